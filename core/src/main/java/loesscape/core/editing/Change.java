@@ -1,0 +1,138 @@
+package loesscape.core.editing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import loesscape.core.model.Node;
+import loesscape.core.model.Template;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What one edit changed: for each thing it touched, how it was and how it is. A change can be applied to any template
+ * in which these things are still as they were, and so it can be taken back even after later edits elsewhere.
+ *
+ * @param title null where it stayed
+ * @param subtitle null where it stayed
+ * @param nodes the nodes that were added, changed or taken away, by key
+ * @param held the lists of held keys that changed, by holder
+ */
+public record Change(
+        @Nullable Swap<String> title,
+        @Nullable Swap<String> subtitle,
+        Map<String, Swap<Node>> nodes,
+        Map<String, Swap<List<String>>> held) {
+
+    /**
+     * How something was and how it is; null where there was or is nothing.
+     *
+     * @param <T> what changed
+     */
+    public record Swap<T>(@Nullable T was, @Nullable T is) {
+
+        Swap<T> reversed() {
+            return new Swap<>(is, was);
+        }
+    }
+
+    /** The change that leads from one template to another. */
+    public static Change between(Parts before, Parts after) {
+        return new Change(
+                swap(before.title(), after.title()),
+                swap(before.subtitle(), after.subtitle()),
+                swaps(before.nodes(), after.nodes()),
+                swaps(before.held(), after.held()));
+    }
+
+    private static @Nullable Swap<String> swap(String before, String after) {
+        return before.equals(after) ? null : new Swap<>(before, after);
+    }
+
+    private static <T> Map<String, Swap<T>> swaps(Map<String, T> before, Map<String, T> after) {
+        Map<String, Swap<T>> swaps = new LinkedHashMap<>();
+        before.forEach((key, was) -> {
+            T is = after.get(key);
+            if (!was.equals(is)) {
+                swaps.put(key, new Swap<>(was, is));
+            }
+        });
+        after.forEach((key, is) -> {
+            if (!before.containsKey(key)) {
+                swaps.put(key, new Swap<>(null, is));
+            }
+        });
+        return swaps;
+    }
+
+    /** Tells whether nothing changed. */
+    public boolean isEmpty() {
+        return title == null && subtitle == null && nodes.isEmpty() && held.isEmpty();
+    }
+
+    /** The change that takes this one back. */
+    public Change reversed() {
+        return new Change(
+                title == null ? null : title.reversed(),
+                subtitle == null ? null : subtitle.reversed(),
+                map(nodes, Swap::reversed),
+                map(held, Swap::reversed));
+    }
+
+    private static <T> Map<String, Swap<T>> map(Map<String, Swap<T>> swaps, Function<Swap<T>, Swap<T>> with) {
+        Map<String, Swap<T>> mapped = new LinkedHashMap<>();
+        swaps.forEach((key, swap) -> mapped.put(key, with.apply(swap)));
+        return mapped;
+    }
+
+    /**
+     * Makes this change.
+     *
+     * @throws Refusal when something it touches is no longer as it was, or the template would not be valid
+     */
+    public Template applyTo(Template template) {
+        Parts now = Parts.of(template);
+        List<String> moved = new ArrayList<>();
+        if ((title != null && !now.title().equals(title.was()))
+                || (subtitle != null && !now.subtitle().equals(subtitle.was()))) {
+            moved.add("the title");
+        }
+        nodes.forEach((key, swap) -> {
+            Node node = now.nodes().get(key);
+            if (!Objects.equals(node, swap.was())) {
+                moved.add("“%s”".formatted(node == null ? key : node.name()));
+            }
+        });
+        held.forEach((holder, swap) -> {
+            if (!Objects.equals(now.held().get(holder), swap.was())) {
+                Node node = now.nodes().get(holder);
+                moved.add("the order in “%s”".formatted(node == null ? now.title() : node.name()));
+            }
+        });
+        if (!moved.isEmpty()) {
+            throw new Refusal("Changed since by another edit: %s.".formatted(String.join(", ", moved)));
+        }
+        return Editing.valid(overlaid(now).template());
+    }
+
+    private Parts overlaid(Parts now) {
+        Map<String, Node> newNodes = new LinkedHashMap<>(now.nodes());
+        nodes.forEach((key, swap) -> put(newNodes, key, swap.is()));
+        Map<String, List<String>> newHeld = new LinkedHashMap<>(now.held());
+        held.forEach((key, swap) -> put(newHeld, key, swap.is()));
+        return new Parts(
+                title == null || title.is() == null ? now.title() : title.is(),
+                subtitle == null || subtitle.is() == null ? now.subtitle() : subtitle.is(),
+                newNodes,
+                newHeld);
+    }
+
+    private static <T> void put(Map<String, T> map, String key, @Nullable T value) {
+        if (value == null) {
+            map.remove(key);
+        } else {
+            map.put(key, value);
+        }
+    }
+}

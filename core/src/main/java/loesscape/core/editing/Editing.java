@@ -1,0 +1,112 @@
+package loesscape.core.editing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Page;
+import loesscape.core.model.Problem;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
+
+/** Applies edits: the one entrance to changing a template. */
+public final class Editing {
+
+    private Editing() {}
+
+    /**
+     * The template after an edit.
+     *
+     * @throws Refusal when the edit cannot be made; the template given is untouched
+     */
+    public static Template apply(Template template, Edit edit) {
+        Parts parts = Parts.of(template);
+        return valid(edited(parts, edit).template());
+    }
+
+    private static Parts edited(Parts parts, Edit edit) {
+        return switch (edit) {
+            case Edit.Retitle it ->
+                parts.titled(it.title().strip(), it.subtitle().strip());
+            case Edit.Add it -> Additions.add(parts, it);
+            case Edit.Relabel it -> relabel(parts, it.key(), it.label());
+            case Edit.SetHelp it -> help(parts, it.key(), it.help());
+            case Edit.RenameKey it -> Rekeying.rename(parts, it.key(), it.to());
+            case Edit.SetWidth it -> width(parts, it);
+            case Edit.SetKind it -> Kinds.set(parts, it);
+            case Edit.AddChoice it -> Choices.add(parts, it);
+            case Edit.RelabelChoice it -> Choices.relabel(parts, it);
+            case Edit.MoveChoice it -> Choices.move(parts, it);
+            case Edit.RemoveChoice it -> Choices.remove(parts, it);
+            case Edit.SetCondition it -> Conditions.set(parts, it);
+            case Edit.SetBands it -> bands(parts, it);
+            case Edit.Follow it -> follow(parts, it);
+            case Edit.Move it -> Moves.move(parts, it);
+            case Edit.Duplicate it -> Rekeying.duplicate(parts, it.key());
+            case Edit.Delete it -> Deletions.delete(parts, it);
+        };
+    }
+
+    /** The template itself, or a refusal that says what would be wrong with it. */
+    static Template valid(Template template) {
+        List<Problem> problems = Validation.of(template);
+        if (!problems.isEmpty()) {
+            throw new Refusal(problems.stream().map(Problem::message).distinct().collect(Collectors.joining(" ")));
+        }
+        return template;
+    }
+
+    private static Parts relabel(Parts parts, String key, String label) {
+        String text = label.strip();
+        Node relabelled = switch (parts.node(key)) {
+            case Page it -> new Page(it.key(), text, it.shown(), List.of());
+            case Section it -> new Section(it.key(), text, it.help(), it.shown(), List.of());
+            case Field it -> it.withLabel(text);
+            case Notice it -> new Notice(it.key(), text, it.shown());
+            case Indicator it -> new Indicator(it.key(), text, it.follows(), it.bands(), it.shown());
+        };
+        return parts.with(relabelled);
+    }
+
+    private static Parts help(Parts parts, String key, String help) {
+        String text = help.strip();
+        return switch (parts.node(key)) {
+            case Section it -> parts.with(new Section(it.key(), it.title(), text, it.shown(), List.of()));
+            case Field it -> parts.with(it.withHelp(text));
+            case Node other -> throw new Refusal("“%s” has no help line.".formatted(other.name()));
+        };
+    }
+
+    private static Parts width(Parts parts, Edit.SetWidth edit) {
+        return parts.with(parts.field(edit.key()).withWidth(edit.width()));
+    }
+
+    private static Parts bands(Parts parts, Edit.SetBands edit) {
+        return switch (parts.node(edit.key())) {
+            case Field it -> parts.with(it.withBands(edit.bands()));
+            case Indicator it ->
+                parts.with(new Indicator(it.key(), it.label(), it.follows(), edit.bands(), it.shown()));
+            case Node other -> throw new Refusal("“%s” has no bands.".formatted(other.name()));
+        };
+    }
+
+    private static Parts follow(Parts parts, Edit.Follow edit) {
+        if (parts.node(edit.key()) instanceof Indicator it) {
+            return parts.with(new Indicator(
+                    it.key(), it.label(), parts.field(edit.field()).key(), it.bands(), it.shown()));
+        }
+        throw new Refusal(
+                "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));
+    }
+
+    /** The names of some nodes, quoted, for a message. */
+    static String names(Parts parts, List<String> keys) {
+        List<String> names = new ArrayList<>();
+        keys.forEach(key -> names.add("“%s”".formatted(parts.node(key).name())));
+        return String.join(", ", names);
+    }
+}

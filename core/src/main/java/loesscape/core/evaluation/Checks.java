@@ -1,0 +1,70 @@
+package loesscape.core.evaluation;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import loesscape.core.model.Bound;
+import loesscape.core.model.Currencies;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Numbers;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
+import loesscape.core.wording.Limits;
+import org.jspecify.annotations.Nullable;
+
+/** The limits of a field's kind, checked on an answer. */
+final class Checks {
+
+    private Checks() {}
+
+    /** What is wrong with a value of the field's own kind, in words that say how to mend it; null when nothing is. */
+    static @Nullable String problem(FieldKind kind, Value value) {
+        return switch (value) {
+            case Value.Text(var text) ->
+                switch (kind) {
+                    case FieldKind.Text it -> length(text, it.longest());
+                    case FieldKind.LongText it -> length(text, it.longest());
+                    default -> null;
+                };
+            case Value.Number(var number) ->
+                switch (kind) {
+                    case FieldKind.Number it -> number(kind, number, it.decimals(), it.lower(), it.upper());
+                    case FieldKind.Money it ->
+                        number(kind, number, Currencies.decimals(it.currency()), it.lower(), it.upper());
+                    default -> null;
+                };
+            case Value.Date(var date) ->
+                kind instanceof FieldKind.Date it && !within(date, it.earliest(), it.latest())
+                        ? "The day must be %s.".formatted(Limits.words(kind))
+                        : null;
+            case Value.Blank ignored -> null;
+            case Value.YesNo ignored -> null;
+            case Value.Chosen ignored -> null;
+        };
+    }
+
+    private static @Nullable String length(String text, int longest) {
+        int length = text.codePointCount(0, text.length());
+        return longest == 0 || length <= longest
+                ? null
+                : "This has %d characters; at most %d fit.".formatted(length, longest);
+    }
+
+    private static @Nullable String number(
+            FieldKind kind, BigDecimal number, int decimals, @Nullable Bound lower, @Nullable Bound upper) {
+        if ((lower != null && !lower.holdsAbove(number)) || (upper != null && !upper.holdsBelow(number))) {
+            return "This must be %s; %s is not."
+                    .formatted(Limits.words(kind), Display.of(kind, new Value.Number(number)));
+        }
+        if (number.scale() > decimals) {
+            return decimals == 0
+                    ? "Write a whole number, without decimals."
+                    : "Write at most %d decimal%s; %s has more."
+                            .formatted(decimals, decimals == 1 ? "" : "s", Numbers.plain(number));
+        }
+        return null;
+    }
+
+    private static boolean within(LocalDate date, @Nullable LocalDate earliest, @Nullable LocalDate latest) {
+        return (earliest == null || !date.isBefore(earliest)) && (latest == null || !date.isAfter(latest));
+    }
+}

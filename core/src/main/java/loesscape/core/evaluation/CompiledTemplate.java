@@ -1,0 +1,185 @@
+package loesscape.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.evaluation.NodeState.FieldState;
+import loesscape.core.evaluation.NodeState.IndicatorState;
+import loesscape.core.evaluation.NodeState.PlainState;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Band;
+import loesscape.core.model.Dependencies;
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
+import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A template made ready to be evaluated. Safe to share between threads.
+ *
+ * <pre>{@code
+ * CompiledTemplate permit = CompiledTemplate.compile(template);
+ * State state = permit.evaluate(Answers.NONE.with("purpose", "irrigation"));
+ * boolean shown = state.of("irrigated_area").shown();
+ * }</pre>
+ */
+public final class CompiledTemplate {
+
+    private static final int NO_HOLDER = -1;
+
+    private final Template template;
+    private final List<Node> nodes;
+    private final Map<String, Integer> slots = new HashMap<>();
+    private final int[] order;
+    private final int[] holders;
+    private final @Nullable Test[] shown;
+    private final @Nullable Test[] required;
+    private final @Nullable Test[] editable;
+
+    private CompiledTemplate(Template template) {
+        this.template = template;
+        this.nodes = template.nodes();
+        for (int slot = 0; slot < nodes.size(); slot++) {
+            slots.put(nodes.get(slot).key(), slot);
+        }
+        this.order =
+                Dependencies.of(template).order().stream().mapToInt(this::slot).toArray();
+        this.holders = holders();
+        this.shown = tests(Aspect.SHOWN);
+        this.required = tests(Aspect.REQUIRED);
+        this.editable = tests(Aspect.EDITABLE);
+    }
+
+    /**
+     * Compiles a template.
+     *
+     * @throws loesscape.core.model.InvalidTemplate when it breaks a rule, a cycle included
+     */
+    public static CompiledTemplate compile(Template template) {
+        return new CompiledTemplate(Validation.require(template));
+    }
+
+    /** The template this was compiled from. */
+    public Template template() {
+        return template;
+    }
+
+    /** How every node stands for these answers. Answers to unknown fields are passed over. */
+    public State evaluate(Answers answers) {
+        boolean[] isShown = new boolean[nodes.size()];
+        @Nullable Reading[] readings = new Reading[nodes.size()];
+        Value[] counting = new Value[nodes.size()];
+        Arrays.fill(counting, Value.blank());
+        for (int slot : order) {
+            boolean holderShown = holders[slot] == NO_HOLDER || isShown[holders[slot]];
+            isShown[slot] = holderShown && holds(shown[slot], true, counting);
+            if (isShown[slot] && nodes.get(slot) instanceof Field field) {
+                Reading reading = Reading.of(field.kind(), answers.of(field.key()));
+                readings[slot] = reading;
+                counting[slot] = reading.value();
+            }
+        }
+        Map<String, NodeState> states = LinkedHashMap.newLinkedHashMap(nodes.size());
+        for (int slot = 0; slot < nodes.size(); slot++) {
+            Node node = nodes.get(slot);
+            states.put(node.key(), state(slot, node, isShown[slot], readings[slot], counting));
+        }
+        return new State(java.util.Collections.unmodifiableMap(states));
+    }
+
+    /** Whether a condition over the fields of this template holds in a state of it. */
+    public boolean holds(loesscape.core.model.Condition condition, State state) {
+        Value[] counting = new Value[nodes.size()];
+        for (int slot = 0; slot < counting.length; slot++) {
+            counting[slot] = state.counting(nodes.get(slot).key());
+        }
+        return new ConditionCompiler(this::slot).compile(condition).holds(counting);
+    }
+
+    private NodeState state(int slot, Node node, boolean isShown, @Nullable Reading reading, Value[] counting) {
+        List<Aspect> met = met(slot, counting);
+        return switch (node) {
+            case Field field -> fieldState(slot, field, met, isShown, reading, counting);
+            case Indicator indicator ->
+                new IndicatorState(isShown, met, band(indicator.bands(), counting[slot(indicator.follows())]));
+            default -> new PlainState(isShown, met);
+        };
+    }
+
+    private FieldState fieldState(
+            int slot, Field field, List<Aspect> met, boolean isShown, @Nullable Reading reading, Value[] counting) {
+        Value value = counting[slot];
+        boolean isEditable = isShown && holds(editable[slot], true, counting);
+        boolean isRequired = isEditable && holds(required[slot], false, counting);
+        String problem = switch (reading) {
+            case null -> null;
+            case Reading.Unreadable(var message) -> message;
+            case Reading.Read(var read) -> Checks.problem(field.kind(), read);
+        };
+        boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
+        return new FieldState(
+                isShown, met, isEditable, isRequired, missing, value, band(field.bands(), value), problem);
+    }
+
+    private static @Nullable String band(List<Band> bands, Value value) {
+        return value instanceof Value.Number(var number)
+                ? Band.of(bands, number).map(Band::id).orElse(null)
+                : null;
+    }
+
+    private List<Aspect> met(int slot, Value[] counting) {
+        List<Aspect> met = new ArrayList<>(1);
+        addIfMet(met, Aspect.SHOWN, shown[slot], counting);
+        addIfMet(met, Aspect.REQUIRED, required[slot], counting);
+        addIfMet(met, Aspect.EDITABLE, editable[slot], counting);
+        return met;
+    }
+
+    private static void addIfMet(List<Aspect> met, Aspect aspect, @Nullable Test test, Value[] counting) {
+        if (test != null && test.holds(counting)) {
+            met.add(aspect);
+        }
+    }
+
+    private static boolean holds(@Nullable Test test, boolean plainDefault, Value[] counting) {
+        return test == null ? plainDefault : test.holds(counting);
+    }
+
+    private @Nullable Test[] tests(Aspect aspect) {
+        ConditionCompiler compiler = new ConditionCompiler(this::slot);
+        @Nullable Test[] tests = new Test[nodes.size()];
+        for (int slot = 0; slot < tests.length; slot++) {
+            var condition = aspect.of(nodes.get(slot));
+            tests[slot] = condition == null ? null : compiler.compile(condition);
+        }
+        return tests;
+    }
+
+    private int[] holders() {
+        int[] found = new int[nodes.size()];
+        Arrays.fill(found, NO_HOLDER);
+        for (Page page : template.pages()) {
+            for (Section section : page.sections()) {
+                found[slot(section.key())] = slot(page.key());
+                section.items().forEach(item -> found[slot(item.key())] = slot(section.key()));
+            }
+        }
+        return found;
+    }
+
+    private int slot(String key) {
+        Integer slot = slots.get(key);
+        if (slot == null) {
+            throw new IllegalArgumentException("No node has the key " + key);
+        }
+        return slot;
+    }
+}

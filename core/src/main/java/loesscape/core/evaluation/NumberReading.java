@@ -1,0 +1,61 @@
+package loesscape.core.evaluation;
+
+import java.math.BigDecimal;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import loesscape.core.model.Numbers;
+import loesscape.core.model.Value;
+
+/**
+ * Reads numbers as people type them: a point or a comma as decimal sign, spaces or the other sign between thousands. A
+ * lone comma before exactly three digits could be either, so it is asked about and never guessed.
+ */
+final class NumberReading {
+
+    private static final int LONGEST = 100;
+
+    /** Space, no-break space, thin space, narrow no-break space, apostrophes: what stands between thousands. */
+    private static final String SPACES = "[ \\u00A0\\u2009\\u202F'’]";
+
+    private static final Pattern SPACED = Pattern.compile("[-+]?\\d{1,3}(?:" + SPACES + "\\d{3})+(?:[.,]\\d+)?");
+    private static final Pattern PLAIN = Pattern.compile("[-+]?(?:\\d+(?:[.,]\\d*)?|[.,]\\d+)");
+    private static final Pattern COMMAS =
+            Pattern.compile("[-+]?\\d{1,3}(?:,\\d{3})+\\.\\d+|[-+]?\\d{1,3}(?:,\\d{3}){2,}");
+    private static final Pattern POINTS =
+            Pattern.compile("[-+]?\\d{1,3}(?:\\.\\d{3})+,\\d+|[-+]?\\d{1,3}(?:\\.\\d{3}){2,}");
+    private static final Pattern EITHER = Pattern.compile("([-+]?[1-9]\\d{0,2}),(\\d{3})");
+
+    private NumberReading() {}
+
+    static Reading of(String typed) {
+        String text = typed.strip().replace('\u2212', '-');
+        if (text.length() > LONGEST) {
+            return new Reading.Unreadable("This is too long for a number.");
+        }
+        Matcher either = EITHER.matcher(text);
+        if (either.matches()) {
+            return new Reading.Unreadable("This could be %s%s or %s.%s; write it one of these ways."
+                    .formatted(either.group(1), either.group(2), either.group(1), either.group(2)));
+        }
+        if (PLAIN.matcher(text).matches()) {
+            return number(text.replace(',', '.'));
+        }
+        if (SPACED.matcher(text).matches()) {
+            return number(text.replaceAll(SPACES, "").replace(',', '.'));
+        }
+        if (COMMAS.matcher(text).matches()) {
+            return number(text.replace(",", ""));
+        }
+        if (POINTS.matcher(text).matches()) {
+            return number(text.replace(".", "").replace(',', '.'));
+        }
+        return new Reading.Unreadable("This is not a number; write digits, like 120 or 12.5.");
+    }
+
+    private static Reading number(String text) {
+        BigDecimal number = new BigDecimal(text.endsWith(".") ? text.substring(0, text.length() - 1) : text);
+        return Numbers.isReasonable(number)
+                ? new Reading.Read(new Value.Number(number))
+                : new Reading.Unreadable("A number has at most %d digits.".formatted(Numbers.MOST_DIGITS));
+    }
+}

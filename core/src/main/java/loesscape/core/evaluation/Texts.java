@@ -1,0 +1,20 @@
+package loesscape.core.evaluation;
+
+import java.text.Normalizer;
+import java.util.Locale;
+
+/** Text as it is compared: without regard to case or to how accents are composed. */
+final class Texts {
+
+    private Texts() {}
+
+    /**
+     * A form that is equal for texts that differ only in case: composed (NFC), trimmed and folded by way of upper case,
+     * so that ß meets SS and final sigma meets Σ. The root locale keeps the Turkish dotted and dotless i apart from the
+     * reader's language.
+     */
+    static String comparable(String text) {
+        String folded = text.toUpperCase(Locale.ROOT).toLowerCase(Locale.ROOT).replace('ς', 'σ');
+        return Normalizer.normalize(folded, Normalizer.Form.NFC).strip();
+    }
+}

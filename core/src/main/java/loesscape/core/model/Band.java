@@ -1,0 +1,30 @@
+package loesscape.core.model;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A range of numbers with a label and a look. A band starts where the one before it ends, so that the bands of a field
+ * can neither overlap nor leave a gap: an edge belongs to the lower band if {@code upTo} includes it, otherwise to the
+ * next one.
+ *
+ * @param id unique among its siblings; never changes
+ * @param label words for the reader; may be empty, then nothing is said
+ * @param look how the field or indicator looks in this band
+ * @param upTo where the band ends; null for the last one, which has no end
+ */
+public record Band(
+        String id,
+        @MayBeLeftOut String label,
+        @MayBeLeftOut Look look,
+        @Nullable Bound upTo) {
+
+    /** The band in which a number lies; empty when there are no bands. */
+    public static Optional<Band> of(List<Band> bands, BigDecimal number) {
+        return bands.stream()
+                .filter(band -> band.upTo() == null || band.upTo().holdsBelow(number))
+                .findFirst();
+    }
+}

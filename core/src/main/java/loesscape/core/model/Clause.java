@@ -1,0 +1,164 @@
+package loesscape.core.model;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One statement about the counting value of one field.
+ *
+ * <p>What a clause says of a blank is part of it: {@link #metWhenBlank()} is the answer, either as its author set it
+ * ({@code whenBlank}), or, where that is null, by the rule that a comparison with a blank is not met, except the
+ * negative ones (is not, does not equal), which are.
+ */
+public sealed interface Clause extends Condition {
+
+    /** The key of the field this clause is about. */
+    String field();
+
+    /** Tells whether this clause is met while the field is blank. */
+    boolean metWhenBlank();
+
+    /** Met when the field has a value. */
+    record Answered(String field) implements Clause {
+
+        @Override
+        public boolean metWhenBlank() {
+            return false;
+        }
+    }
+
+    /** Met when the field has no value. */
+    record IsBlank(String field) implements Clause {
+
+        @Override
+        public boolean metWhenBlank() {
+            return true;
+        }
+    }
+
+    /**
+     * Compares the answer to a choice or yes/no field with choices. {@code IS} with several choices reads "is one of",
+     * {@code IS_NOT} "is none of".
+     *
+     * @param field the key of a choice or yes/no field
+     * @param test is, or is not
+     * @param choices identities of the field's choices; at least one
+     * @param whenBlank whether a blank meets this; null for the rule above
+     */
+    record ChoiceClause(
+            String field,
+            ChoiceTest test,
+            List<String> choices,
+            @Nullable Boolean whenBlank) implements Clause {
+
+        /** How the answer is compared with the choices. */
+        public enum ChoiceTest {
+            IS,
+            IS_NOT
+        }
+
+        public ChoiceClause {
+            choices = List.copyOf(choices);
+        }
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null ? whenBlank : test == ChoiceTest.IS_NOT;
+        }
+    }
+
+    /**
+     * Compares text with text: composed (NFC), trimmed, without regard to case.
+     *
+     * @param field the key of a text field
+     * @param test how the two are compared
+     * @param text what the answer is compared with; not blank
+     * @param whenBlank whether a blank meets this; null for the rule above
+     */
+    record TextClause(
+            String field,
+            TextTest test,
+            String text,
+            @Nullable Boolean whenBlank) implements Clause {
+
+        /** How the answer is compared with the text. */
+        public enum TextTest {
+            IS,
+            IS_NOT,
+            CONTAINS,
+            DOES_NOT_CONTAIN
+        }
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null ? whenBlank : test == TextTest.IS_NOT || test == TextTest.DOES_NOT_CONTAIN;
+        }
+    }
+
+    /**
+     * Compares a number, an amount or a date with another.
+     *
+     * @param field the key of a number, money or date field
+     * @param test how the two are compared
+     * @param to what the answer is compared with; of the field's kind
+     * @param whenBlank whether a blank meets this; null for the rule above
+     */
+    record Comparison(
+            String field,
+            OrderTest test,
+            Operand to,
+            @Nullable Boolean whenBlank) implements Clause {
+
+        /** How the answer is compared with the operand. */
+        public enum OrderTest {
+            EQUAL,
+            NOT_EQUAL,
+            LESS,
+            AT_MOST,
+            MORE,
+            AT_LEAST
+        }
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null ? whenBlank : test == OrderTest.NOT_EQUAL;
+        }
+    }
+
+    /**
+     * Met when a number, an amount or a date lies in a range, each edge in or out.
+     *
+     * @param field the key of a number, money or date field
+     * @param from the lower edge
+     * @param fromIncluded whether the lower edge itself meets this
+     * @param to the upper edge; not below {@code from}
+     * @param toIncluded whether the upper edge itself meets this
+     * @param whenBlank whether a blank meets this; null for not
+     */
+    record Between(
+            String field,
+            Operand from,
+            boolean fromIncluded,
+            Operand to,
+            boolean toIncluded,
+            @Nullable Boolean whenBlank)
+            implements Clause {
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null && whenBlank;
+        }
+    }
+
+    /** The other side of a comparison. */
+    sealed interface Operand {
+
+        /** A fixed number. */
+        record NumberOperand(BigDecimal number) implements Operand {}
+
+        /** A fixed date. */
+        record DateOperand(LocalDate date) implements Operand {}
+    }
+}

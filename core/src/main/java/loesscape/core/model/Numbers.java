@@ -1,0 +1,27 @@
+package loesscape.core.model;
+
+import java.math.BigDecimal;
+
+/** Decimal numbers: bounds that keep arithmetic cheap, and the plain way to write them. */
+public final class Numbers {
+
+    /** The most digits a number may have, before and after the decimal sign together. */
+    public static final int MOST_DIGITS = 34;
+
+    private Numbers() {}
+
+    /**
+     * Tells whether a number has at most {@value #MOST_DIGITS} digits when written out, the precision of IEEE 754
+     * decimal128, which FEEL names for its numbers (OMG DMN 1.4, 10.3.2.3.1). Never writes the number out to find out.
+     */
+    public static boolean isReasonable(BigDecimal number) {
+        return number.precision() <= MOST_DIGITS
+                && Math.abs((long) number.scale()) <= MOST_DIGITS
+                && (long) number.precision() - number.scale() <= MOST_DIGITS;
+    }
+
+    /** The number in digits, with a point, without an exponent and without trailing zeros. */
+    public static String plain(BigDecimal number) {
+        return number.signum() == 0 ? "0" : number.stripTrailingZeros().toPlainString();
+    }
+}

@@ -1,0 +1,88 @@
+package loesscape.core.wording;
+
+import java.util.List;
+import loesscape.core.model.Clause;
+import loesscape.core.model.FieldKind;
+
+/** The verbs of clauses. */
+public enum Operator {
+    IS("is"),
+    IS_NOT("is not"),
+    EQUAL("equals"),
+    NOT_EQUAL("does not equal"),
+    LESS("is less than"),
+    AT_MOST("is at most"),
+    MORE("is more than"),
+    AT_LEAST("is at least"),
+    BETWEEN("is between"),
+    CONTAINS("contains"),
+    DOES_NOT_CONTAIN("does not contain"),
+    ANSWERED("is answered"),
+    BLANK("is blank");
+
+    private static final List<Operator> CHOICES = List.of(IS, IS_NOT, ANSWERED, BLANK);
+    private static final List<Operator> TEXTS = List.of(IS, IS_NOT, CONTAINS, DOES_NOT_CONTAIN, ANSWERED, BLANK);
+    private static final List<Operator> ORDERED =
+            List.of(AT_LEAST, MORE, AT_MOST, LESS, EQUAL, NOT_EQUAL, BETWEEN, ANSWERED, BLANK);
+
+    private final String words;
+
+    Operator(String words) {
+        this.words = words;
+    }
+
+    /** The verb as it stands in a sentence about a field of the given kind. */
+    public String words(FieldKind kind) {
+        if (!(kind instanceof FieldKind.Date)) {
+            return words;
+        }
+        return switch (this) {
+            case EQUAL -> "is on";
+            case NOT_EQUAL -> "is not on";
+            case LESS -> "is before";
+            case AT_MOST -> "is on or before";
+            case MORE -> "is after";
+            case AT_LEAST -> "is on or after";
+            default -> words;
+        };
+    }
+
+    /** The verbs that clauses about a field of the given kind can have, the likeliest first. */
+    public static List<Operator> of(FieldKind kind) {
+        return switch (kind) {
+            case FieldKind.OneChoice ignored -> CHOICES;
+            case FieldKind.YesNo() -> CHOICES;
+            case FieldKind.Text ignored -> TEXTS;
+            case FieldKind.LongText ignored -> TEXTS;
+            case FieldKind.Number ignored -> ORDERED;
+            case FieldKind.Money ignored -> ORDERED;
+            case FieldKind.Date ignored -> ORDERED;
+        };
+    }
+
+    /** The verb of a clause. */
+    public static Operator of(Clause clause) {
+        return switch (clause) {
+            case Clause.Answered ignored -> ANSWERED;
+            case Clause.IsBlank ignored -> BLANK;
+            case Clause.ChoiceClause it -> it.test() == Clause.ChoiceClause.ChoiceTest.IS ? IS : IS_NOT;
+            case Clause.TextClause it ->
+                switch (it.test()) {
+                    case IS -> IS;
+                    case IS_NOT -> IS_NOT;
+                    case CONTAINS -> CONTAINS;
+                    case DOES_NOT_CONTAIN -> DOES_NOT_CONTAIN;
+                };
+            case Clause.Comparison it ->
+                switch (it.test()) {
+                    case EQUAL -> EQUAL;
+                    case NOT_EQUAL -> NOT_EQUAL;
+                    case LESS -> LESS;
+                    case AT_MOST -> AT_MOST;
+                    case MORE -> MORE;
+                    case AT_LEAST -> AT_LEAST;
+                };
+            case Clause.Between ignored -> BETWEEN;
+        };
+    }
+}
