@@ -1,0 +1,130 @@
+package loesscape.formats.export;
+
+import java.awt.Color;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.GregorianCalendar;
+import java.util.Locale;
+import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.Content.Line;
+import loesscape.core.model.Look;
+import loesscape.formats.export.PdfSheet.Style;
+import org.apache.pdfbox.pdmodel.PDDocument;
+
+/** A record as PDF (ISO 32000): what was shown, with its answers, in document order, fonts embedded. */
+public final class RecordPdf {
+
+    private static final Color INK = new Color(0x1E2A28);
+    private static final Color SOFT = new Color(0x5A6764);
+    private static final Color RULE = new Color(0xC9D2CD);
+
+    private static final Style TITLE = new Style(19, true, INK);
+    private static final Style SUBTITLE = new Style(10, false, SOFT);
+    private static final Style SECTION = new Style(12.5f, true, INK);
+    private static final Style LABEL = new Style(9, false, SOFT);
+    private static final Style ANSWER = new Style(11, false, INK);
+    private static final Style NOTHING = new Style(11, false, SOFT);
+    private static final Style NOTICE = new Style(10, false, INK);
+    private static final Style FOOT = new Style(8.5f, false, SOFT);
+
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern(
+                    "d MMMM uuuu, HH:mm 'UTC'", Locale.ENGLISH)
+            .withZone(ZoneOffset.UTC);
+
+    private RecordPdf() {}
+
+    /** The bytes of a record's PDF. */
+    public static byte[] write(Content content, RecordHeading heading) {
+        try (PDDocument document = new PDDocument()) {
+            information(document, content, heading);
+            try (PdfSheet sheet = new PdfSheet(document, new PdfFonts(document))) {
+                sheet.text(content.title(), TITLE, 0, PdfSheet.WIDTH);
+                if (!content.subtitle().isEmpty()) {
+                    sheet.text(content.subtitle(), SUBTITLE, 0, PdfSheet.WIDTH);
+                }
+                for (Content.Block block : content.sections()) {
+                    section(sheet, block);
+                }
+                sheet.footers(
+                        "Record %d, release %d, finished %s"
+                                .formatted(heading.number(), heading.release(), WHEN.format(heading.finished())),
+                        FOOT);
+            }
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            document.save(bytes);
+            return bytes.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void information(PDDocument document, Content content, RecordHeading heading) {
+        document.getDocumentInformation().setTitle(content.title());
+        document.getDocumentInformation().setProducer("Loesscape");
+        document.getDocumentInformation()
+                .setCreationDate(GregorianCalendar.from(heading.finished().atZone(ZoneOffset.UTC)));
+        document.getDocumentCatalog().setLanguage("en");
+    }
+
+    private static void section(PdfSheet sheet, Content.Block block) throws IOException {
+        sheet.space(18);
+        sheet.keepTogether(64);
+        if (!block.title().isEmpty()) {
+            sheet.text(block.title(), SECTION, 0, PdfSheet.WIDTH);
+            sheet.space(4);
+        }
+        sheet.rule(RULE);
+        for (Line line : block.lines()) {
+            sheet.space(9);
+            sheet.keepTogether(LABEL.lineHeight() + ANSWER.lineHeight());
+            switch (line) {
+                case Line.Told told -> sheet.text(told.text(), NOTICE, 0, PdfSheet.WIDTH);
+                case Line.Answer answer -> {
+                    sheet.text(answer.label(), LABEL, 0, PdfSheet.WIDTH);
+                    answer(sheet, answer.text(), answer.look());
+                }
+                case Line.Indicated indicated -> {
+                    if (!indicated.label().isEmpty()) {
+                        sheet.text(indicated.label(), LABEL, 0, PdfSheet.WIDTH);
+                    }
+                    answer(sheet, indicated.text(), indicated.look());
+                }
+            }
+        }
+    }
+
+    private static void answer(PdfSheet sheet, String text, Look look) throws IOException {
+        if (text.isEmpty()) {
+            sheet.text("not answered", NOTHING, 0, PdfSheet.WIDTH);
+        } else if (look.shade() == Look.Shade.PLAIN) {
+            sheet.text(text, new Style(ANSWER.size(), look.bold(), INK), 0, PdfSheet.WIDTH);
+        } else {
+            sheet.space(2);
+            Inks inks = Inks.of(look.shade());
+            sheet.chip(text, new Style(ANSWER.size(), look.bold(), inks.text()), inks.fill(), inks.edge());
+        }
+    }
+
+    /** The colours of a shade on paper: the light ones of the screen. */
+    record Inks(Color text, Color fill, Color edge) {
+
+        static Inks of(Look.Shade shade) {
+            return switch (shade) {
+                case PLAIN -> inks(0x1E2A28, 0xFFFFFF, 0xC9D2CD);
+                case MOSS -> inks(0x235536, 0xDCEFE2, 0x8DB89B);
+                case RIVER -> inks(0x174A70, 0xDCEAF5, 0x8FB4D0);
+                case STRAW -> inks(0x5B4300, 0xFBEBB8, 0xD9BC5A);
+                case OCHRE -> inks(0x6B4300, 0xFFE7B3, 0xD9A13F);
+                case CLAY -> inks(0x7E2415, 0xFBE3DF, 0xC7644F);
+                case STONE -> inks(0x3B4744, 0xE8ECE9, 0xA9B5B0);
+            };
+        }
+
+        private static Inks inks(int text, int fill, int edge) {
+            return new Inks(new Color(text), new Color(fill), new Color(edge));
+        }
+    }
+}

@@ -1,0 +1,13 @@
+package loesscape.formats.export;
+
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Template;
+
+/**
+ * A record with the release it was filled in on.
+ *
+ * @param heading what tells it from others
+ * @param template the release
+ * @param state how the release stands with the record's answers
+ */
+public record RecordRow(RecordHeading heading, Template template, State state) {}

@@ -1,0 +1,75 @@
+package loesscape.formats.export;
+
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Numbers;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/**
+ * Records as CSV (RFC 4180): a header of field keys, then a line for each record. Numbers and dates are written plainly,
+ * choices by label.
+ */
+public final class RecordsCsv {
+
+    private RecordsCsv() {}
+
+    /**
+     * The records as one CSV text.
+     *
+     * @param fields the columns, in order
+     */
+    public static String write(List<Field> fields, List<RecordRow> rows) {
+        StringWriter text = new StringWriter();
+        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
+            List<String> header = new ArrayList<>(List.of("record", "release", "finished"));
+            fields.forEach(field -> header.add(field.key()));
+            printer.printRecord(header);
+            for (RecordRow row : rows) {
+                printer.printRecord(cells(fields, row));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString();
+    }
+
+    private static List<String> cells(List<Field> fields, RecordRow row) {
+        Map<String, Field> known = new HashMap<>();
+        row.template().fields().forEach(field -> known.put(field.key(), field));
+        List<String> cells = new ArrayList<>();
+        cells.add(Integer.toString(row.heading().number()));
+        cells.add(Integer.toString(row.heading().release()));
+        cells.add(row.heading().finished().toString());
+        for (Field column : fields) {
+            Field field = known.get(column.key());
+            cells.add(field == null ? "" : cell(field.kind(), row.state().counting(field.key())));
+        }
+        return cells;
+    }
+
+    private static String cell(FieldKind kind, Value value) {
+        return switch (value) {
+            case Value.Number(var number) -> Numbers.plain(number);
+            case Value.Date(var date) -> date.toString();
+            default -> harmless(Display.of(kind, value));
+        };
+    }
+
+    /**
+     * A text that a spreadsheet will not take for a formula: one that begins like a formula gets an apostrophe in front
+     * (OWASP, CSV Injection). Numbers are not texts and keep their sign.
+     */
+    static String harmless(String text) {
+        return !text.isEmpty() && "=+-@\t\r\n＝＋－＠".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+    }
+}

@@ -1,0 +1,101 @@
+package loesscape.formats.template;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import loesscape.core.model.InvalidTemplate;
+import loesscape.core.model.Problem;
+import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonProblem;
+import loesscape.formats.json.JsonReader;
+import loesscape.formats.json.JsonSchema;
+import loesscape.formats.json.JsonWriter;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The template file, {@code *.loess.json}: plain JSON in a stable order, described in {@code docs/template-file.md}
+ * and {@code docs/template-file.schema.json}.
+ */
+public final class TemplateFile {
+
+    /** The version of the format that is written, and the newest that is read. */
+    public static final int VERSION = 1;
+
+    /** The most bytes a template file may have. */
+    public static final int LARGEST = 4 * 1024 * 1024;
+
+    private static final String VERSION_PROPERTY = "formatVersion";
+
+    private TemplateFile() {}
+
+    /** The text of a template's file. The same template always gives the same text. */
+    public static String write(Template template) {
+        ObjectNode file = JsonNodeFactory.instance.objectNode();
+        file.put(VERSION_PROPERTY, VERSION);
+        file.setAll((ObjectNode) JsonWriter.brief(template, Template.class));
+        return Json.pretty(file);
+    }
+
+    /**
+     * Reads a template file.
+     *
+     * @throws InvalidTemplate when the file is broken, of a newer version or breaks a rule of templates; each problem
+     *     with its path in the file
+     */
+    public static Template read(byte[] file) {
+        if (file.length > LARGEST) {
+            throw invalid("", "The file has %d bytes; at most %d are read.".formatted(file.length, LARGEST));
+        }
+        return read(new String(file, StandardCharsets.UTF_8));
+    }
+
+    /** Reads the text of a template file; see {@link #read(byte[])}. */
+    public static Template read(String text) {
+        try {
+            JsonNode tree = Json.parse(text);
+            if (!(tree instanceof ObjectNode file)) {
+                throw new JsonProblem("", "A template file holds one JSON object.");
+            }
+            version(file.get(VERSION_PROPERTY));
+            ObjectNode body = file.deepCopy();
+            body.remove(VERSION_PROPERTY);
+            return Validation.require(JsonReader.read(body, Template.class));
+        } catch (JsonProblem problem) {
+            throw invalid(problem.path(), String.valueOf(problem.getMessage()));
+        }
+    }
+
+    private static void version(@org.jspecify.annotations.Nullable JsonNode version) {
+        if (version == null || !version.isIntegralNumber() || version.intValue() < 1) {
+            throw new JsonProblem(
+                    "/" + VERSION_PROPERTY,
+                    "“%s” is missing or no number, so this is no template file.".formatted(VERSION_PROPERTY));
+        }
+        if (version.intValue() > VERSION) {
+            throw new JsonProblem(
+                    "/" + VERSION_PROPERTY,
+                    "The file is of format version %d; this Loesscape reads up to %d. Open it with a newer one."
+                            .formatted(version.intValue(), VERSION));
+        }
+    }
+
+    private static InvalidTemplate invalid(String path, String message) {
+        return new InvalidTemplate(List.of(new Problem(path, message)));
+    }
+
+    /** The JSON Schema (draft 2020-12) of the template file. */
+    public static String schema() {
+        ObjectNode schema = JsonSchema.of(Template.class);
+        ObjectNode described = JsonNodeFactory.instance.objectNode();
+        described.set("$schema", schema.get("$schema"));
+        described.put("title", "Loesscape template file");
+        described.setAll(schema);
+        ObjectNode version = ((ObjectNode) described.get("properties")).putObject(VERSION_PROPERTY);
+        version.put("const", VERSION);
+        ((tools.jackson.databind.node.ArrayNode) described.get("required")).insert(0, VERSION_PROPERTY);
+        return Json.pretty(described);
+    }
+}
