@@ -47,6 +47,16 @@ public enum Operator {
         };
     }
 
+    /** Whether a blank meets clauses with this verb where their author has not said otherwise. */
+    public boolean metWhenBlank() {
+        return isNegative() || this == BLANK;
+    }
+
+    /** Whether the verb says what is not so; a blank meets it, unless its author says otherwise. */
+    boolean isNegative() {
+        return this == IS_NOT || this == NOT_EQUAL || this == DOES_NOT_CONTAIN;
+    }
+
     /** The verbs that clauses about a field of the given kind can have, the likeliest first. */
     public static List<Operator> of(FieldKind kind) {
         return switch (kind) {

@@ -82,7 +82,7 @@ public final class Sentences {
             }
             List<Aspect> together = new ArrayList<>();
             for (Aspect other : Aspect.values()) {
-                if (!told.contains(other) && Objects.equals(aspect.of(node), condition)) {
+                if (!told.contains(other) && condition.equals(other.of(node))) {
                     together.add(other);
                 }
             }
@@ -220,16 +220,9 @@ public final class Sentences {
         }
         if (clause.metWhenBlank()) {
             parts.add(new BlankRule(", also when blank"));
-        } else if (isNegative(clause)) {
+        } else if (Operator.of(clause).isNegative()) {
             parts.add(new BlankRule(", and answered"));
         }
-    }
-
-    private static boolean isNegative(Clause clause) {
-        return switch (Operator.of(clause)) {
-            case IS_NOT, NOT_EQUAL, DOES_NOT_CONTAIN -> true;
-            default -> false;
-        };
     }
 
     private static List<List<Part>> turns(Field field) {

@@ -1,0 +1,60 @@
+package loesscape.server;
+
+import java.io.PrintStream;
+import java.util.Arrays;
+import java.util.List;
+import loesscape.server.launch.Evaluate;
+import loesscape.server.launch.LaunchProblem;
+import loesscape.server.launch.Options;
+import loesscape.server.launch.Preflight;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The program: {@code demo}, {@code start}, {@code evaluate}. */
+@SpringBootApplication
+public class Loesscape {
+
+    private static final String USAGE = """
+            loesscape demo [--reset] [--port N] [--data DIR] [--address HOST]
+            loesscape start [--port N] [--data DIR] [--address HOST]
+            loesscape evaluate TEMPLATE.loess.json ANSWERS.json
+            """;
+
+    /** Runs a command; ends with exit code 0, 1 when it could not be done, 2 when it was not understood. */
+    public static void main(String[] arguments) {
+        try {
+            run(Arrays.asList(arguments), System.out);
+        } catch (LaunchProblem problem) {
+            System.err.println(problem.getMessage());
+            System.exit(problem.exitCode());
+        }
+    }
+
+    private static void run(List<String> arguments, PrintStream out) {
+        String command = arguments.isEmpty() ? "" : arguments.getFirst();
+        List<String> rest = arguments.isEmpty() ? List.of() : arguments.subList(1, arguments.size());
+        switch (command) {
+            case "demo", "start" -> {
+                Options options = Options.parse(command.equals("demo"), rest);
+                serve(options);
+                out.printf(
+                        "Loesscape is ready at http://localhost:%d, its data in %s. Ctrl-C stops it.%n",
+                        options.port(), options.data());
+            }
+            case "evaluate" -> out.print(Evaluate.run(rest));
+            default -> throw new LaunchProblem(2, USAGE.strip());
+        }
+    }
+
+    /** Starts the server; returns when it answers. */
+    public static ConfigurableApplicationContext serve(Options options) {
+        Preflight.check(options);
+        SpringApplication application = new SpringApplication(Loesscape.class);
+        return application.run(
+                "--server.port=" + options.port(),
+                "--server.address=" + options.address(),
+                "--loesscape.demo=" + options.demo(),
+                "--spring.datasource.url=" + options.databaseUrl());
+    }
+}

@@ -1,0 +1,87 @@
+package loesscape.server.api;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import loesscape.formats.template.TemplateFile;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Bounds what anybody can send: a template file where one is imported, much less elsewhere. */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class BodyLimit extends OncePerRequestFilter {
+
+    private static final int USUAL = 1024 * 1024;
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        int most = request.getRequestURI().endsWith("/import") ? TemplateFile.LARGEST : USUAL;
+        if (request.getContentLengthLong() > most) {
+            Problems.write(response, 413, "Too large", "At most %d bytes are taken here.".formatted(most));
+            return;
+        }
+        chain.doFilter(new Bounded(request, most), response);
+    }
+
+    /** A request of unknown length that ends with an error where it grows too long. */
+    private static final class Bounded extends HttpServletRequestWrapper {
+
+        private final int most;
+
+        Bounded(HttpServletRequest request, int most) {
+            super(request);
+            this.most = most;
+        }
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            ServletInputStream inner = super.getInputStream();
+            return new ServletInputStream() {
+                private int left = most;
+
+                @Override
+                public int read() throws IOException {
+                    int next = inner.read();
+                    if (next >= 0 && --left < 0) {
+                        throw new IOException("The request is longer than %d bytes".formatted(most));
+                    }
+                    return next;
+                }
+
+                @Override
+                public int read(byte[] bytes, int offset, int length) throws IOException {
+                    int count = inner.read(bytes, offset, length);
+                    left -= Math.max(count, 0);
+                    if (left < 0) {
+                        throw new IOException("The request is longer than %d bytes".formatted(most));
+                    }
+                    return count;
+                }
+
+                @Override
+                public boolean isFinished() {
+                    return inner.isFinished();
+                }
+
+                @Override
+                public boolean isReady() {
+                    return inner.isReady();
+                }
+
+                @Override
+                public void setReadListener(ReadListener listener) {
+                    inner.setReadListener(listener);
+                }
+            };
+        }
+    }
+}

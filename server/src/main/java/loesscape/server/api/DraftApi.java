@@ -1,0 +1,64 @@
+package loesscape.server.api;
+
+import java.util.UUID;
+import loesscape.core.editing.Edit;
+import loesscape.server.api.Drafts.Draft;
+import loesscape.server.api.Drafts.DraftChange;
+import loesscape.server.security.Author;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The Draft view of a template. */
+@RestController
+@RequestMapping("/api/templates/{id}/draft")
+class DraftApi {
+
+    private final Drafts drafts;
+
+    DraftApi(Drafts drafts) {
+        this.drafts = drafts;
+    }
+
+    /** An edit, made on a revision. */
+    public record EditRequest(int revision, Edit edit) {}
+
+    /** What is typed into a field now. */
+    public record Typed(String key, String typed) {}
+
+    @GetMapping
+    Draft open(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return drafts.open(id, author.id());
+    }
+
+    @PostMapping("/edits")
+    DraftChange edit(@PathVariable UUID id, @RequestBody EditRequest request, @AuthenticationPrincipal Author author) {
+        return drafts.edit(id, request.revision(), request.edit(), author.id());
+    }
+
+    @PostMapping("/undo")
+    DraftChange undo(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return drafts.undo(id, author.id());
+    }
+
+    @PostMapping("/redo")
+    DraftChange redo(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return drafts.redo(id, author.id());
+    }
+
+    @PutMapping("/answers")
+    DraftChange tryOut(@PathVariable UUID id, @RequestBody Typed typed, @AuthenticationPrincipal Author author) {
+        return drafts.tryOut(id, typed.key(), typed.typed(), author.id());
+    }
+
+    @DeleteMapping("/answers")
+    DraftChange clear(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return drafts.clear(id, author.id());
+    }
+}

@@ -1,0 +1,234 @@
+package loesscape.server.api;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.UUID;
+import loesscape.core.editing.Change;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
+import loesscape.core.editing.Parts;
+import loesscape.core.editing.Refusal;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.model.Template;
+import loesscape.server.api.DraftModel.NodeView;
+import loesscape.server.store.ReleaseStore;
+import loesscape.server.store.TemplateStore;
+import loesscape.server.store.TemplateStore.Kind;
+import loesscape.server.store.TemplateStore.Made;
+import loesscape.server.store.TemplateStore.Standing;
+import loesscape.server.store.TemplateStore.WorkingCopy;
+import loesscape.server.store.TryoutStore;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The Draft view's side of the server: edits, undo and redo, answers tried out. */
+@Service
+class Drafts {
+
+    private final TemplateStore templates;
+    private final TryoutStore tryouts;
+    private final ReleaseStore releases;
+    private final Recent<UUID, Entry> models = new Recent<>(32);
+
+    Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases) {
+        this.templates = templates;
+        this.tryouts = tryouts;
+        this.releases = releases;
+    }
+
+    private record Entry(int revision, DraftModel model) {}
+
+    /**
+     * A whole draft.
+     *
+     * @param revision counts the edits kept
+     * @param release the number of the last release; 0 for none
+     * @param changed when the last edit was kept
+     * @param held what each page and section holds, in order; under the empty key, the pages
+     * @param nodes by key
+     * @param answers what is typed into the document
+     */
+    public record Draft(
+            int revision,
+            int release,
+            Instant changed,
+            boolean canUndo,
+            boolean canRedo,
+            String title,
+            String subtitle,
+            Map<String, List<String>> held,
+            Map<String, NodeView> nodes,
+            Map<String, String> answers,
+            Vocabulary vocabulary) {}
+
+    /**
+     * What became different in a draft.
+     *
+     * @param held the lists of held keys that changed
+     * @param nodes the nodes that are new or stand otherwise
+     * @param gone the keys of nodes that are no more
+     */
+    public record DraftChange(
+            int revision,
+            Instant changed,
+            boolean canUndo,
+            boolean canRedo,
+            String title,
+            String subtitle,
+            Map<String, List<String>> held,
+            Map<String, NodeView> nodes,
+            List<String> gone) {}
+
+    @Transactional(readOnly = true)
+    public Draft open(UUID id, long account) {
+        WorkingCopy copy = find(templates.find(id));
+        DraftModel model = model(copy);
+        Answers answers = tryouts.find(id, account);
+        return new Draft(
+                copy.revision(),
+                releases.list(id).stream()
+                        .findFirst()
+                        .map(ReleaseStore.Listed::number)
+                        .orElse(0),
+                copy.changed(),
+                templates.lastDone(id, account).isPresent(),
+                templates.lastUndone(id, account).isPresent(),
+                copy.template().title(),
+                copy.template().subtitle(),
+                model.parts().held(),
+                model.views(answers),
+                answers.typed(),
+                Vocabulary.all());
+    }
+
+    @Transactional
+    public DraftChange edit(UUID id, int revision, Edit edit, long account) {
+        WorkingCopy before = find(templates.lock(id));
+        if (before.revision() != revision) {
+            throw new Problems.Conflict("Somebody else changed %s in the meantime. The document is shown as it is now; "
+                            .formatted(changedSince(id, revision))
+                    + "make your edit again if it still fits.");
+        }
+        Template after = Editing.apply(before.template(), edit);
+        Change change = Change.between(Parts.of(before.template()), Parts.of(after));
+        if (change.isEmpty()) {
+            return difference(before, before, account);
+        }
+        templates.dropUndone(id, account);
+        Answers answers = tryouts.find(id, account);
+        if (edit instanceof Edit.RenameKey rename && !answers.of(rename.key()).isEmpty()) {
+            tryouts.keep(
+                    id,
+                    account,
+                    answers.with(rename.to(), answers.of(rename.key())).with(rename.key(), ""));
+        }
+        return difference(before, templates.keep(before, after, change, Kind.EDIT, account), account);
+    }
+
+    private String changedSince(UUID id, int revision) {
+        TreeSet<String> names = new TreeSet<>();
+        for (Change change : templates.changesSince(id, revision)) {
+            change.nodes().values().forEach(swap -> {
+                var node = swap.is() == null ? swap.was() : swap.is();
+                if (node != null) {
+                    names.add("“%s”".formatted(node.name()));
+                }
+            });
+        }
+        return names.isEmpty() ? "the document" : String.join(", ", names);
+    }
+
+    @Transactional
+    public DraftChange undo(UUID id, long account) {
+        WorkingCopy before = find(templates.lock(id));
+        Made edit = templates.lastDone(id, account).orElseThrow(() -> new Refusal("There is nothing to undo."));
+        return step(before, edit, edit.change().reversed(), Kind.UNDO, account);
+    }
+
+    @Transactional
+    public DraftChange redo(UUID id, long account) {
+        WorkingCopy before = find(templates.lock(id));
+        Made edit = templates.lastUndone(id, account).orElseThrow(() -> new Refusal("There is nothing to redo."));
+        return step(before, edit, edit.change(), Kind.REDO, account);
+    }
+
+    private DraftChange step(WorkingCopy before, Made edit, Change change, Kind kind, long account) {
+        Template after = change.applyTo(before.template());
+        templates.mark(before.id(), edit.revision(), kind == Kind.UNDO ? Standing.UNDONE : Standing.DONE);
+        return difference(before, templates.keep(before, after, change, kind, account), account);
+    }
+
+    @Transactional
+    public DraftChange tryOut(UUID id, String key, String typed, long account) {
+        WorkingCopy copy = find(templates.find(id));
+        Answers before = tryouts.find(id, account);
+        Answers after = before.with(key, typed);
+        tryouts.keep(id, account, after);
+        return difference(model(copy), before, copy, model(copy), after, account);
+    }
+
+    @Transactional
+    public DraftChange clear(UUID id, long account) {
+        WorkingCopy copy = find(templates.find(id));
+        Answers before = tryouts.find(id, account);
+        tryouts.keep(id, account, Answers.NONE);
+        return difference(model(copy), before, copy, model(copy), Answers.NONE, account);
+    }
+
+    private DraftChange difference(WorkingCopy before, WorkingCopy after, long account) {
+        Answers answers = tryouts.find(after.id(), account);
+        return difference(model(before), answers, after, model(after), answers, account);
+    }
+
+    private DraftChange difference(
+            DraftModel modelBefore,
+            Answers answersBefore,
+            WorkingCopy copy,
+            DraftModel model,
+            Answers answers,
+            long account) {
+        Map<String, NodeView> viewsBefore = modelBefore.views(answersBefore);
+        Map<String, NodeView> views = model.views(answers);
+        List<String> gone = new ArrayList<>(viewsBefore.keySet());
+        gone.removeAll(views.keySet());
+        return new DraftChange(
+                copy.revision(),
+                copy.changed(),
+                templates.lastDone(copy.id(), account).isPresent(),
+                templates.lastUndone(copy.id(), account).isPresent(),
+                copy.template().title(),
+                copy.template().subtitle(),
+                changed(modelBefore.parts().held(), model.parts().held()),
+                changed(viewsBefore, views),
+                gone);
+    }
+
+    private static <T> Map<String, T> changed(Map<String, T> before, Map<String, T> after) {
+        Map<String, T> changed = new LinkedHashMap<>();
+        after.forEach((key, is) -> {
+            if (!is.equals(before.get(key))) {
+                changed.put(key, is);
+            }
+        });
+        return changed;
+    }
+
+    private DraftModel model(WorkingCopy copy) {
+        Entry known = models.get(copy.id());
+        if (known != null && known.revision() == copy.revision()) {
+            return known.model();
+        }
+        DraftModel model = new DraftModel(copy.template());
+        models.put(copy.id(), new Entry(copy.revision(), model));
+        return model;
+    }
+
+    private static WorkingCopy find(Optional<WorkingCopy> copy) {
+        return copy.orElseThrow(() -> new Problems.Missing("There is no such template."));
+    }
+}

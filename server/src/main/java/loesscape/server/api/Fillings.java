@@ -1,0 +1,206 @@
+package loesscape.server.api;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.editing.Parts;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.NodeState.FieldState;
+import loesscape.core.evaluation.Progress;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.formats.export.RecordHeading;
+import loesscape.formats.export.RecordPdf;
+import loesscape.server.store.FillingStore;
+import loesscape.server.store.FillingStore.Filling;
+import loesscape.server.store.RecordStore;
+import loesscape.server.store.RecordStore.Kept;
+import loesscape.server.store.ReleaseStore;
+import loesscape.server.store.ReleaseStore.Target;
+import loesscape.server.store.TemplateStore;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The filler's side of the server: a release filled in through a link, kept answer by answer, finished once. */
+@Service
+public class Fillings {
+
+    private static final int LONGEST_ANSWER = 200_000;
+
+    private final ReleaseStore links;
+    private final ReleasedTemplates releases;
+    private final FillingStore fillings;
+    private final RecordStore records;
+    private final TemplateStore templates;
+    private final Clock clock;
+
+    Fillings(
+            ReleaseStore links,
+            ReleasedTemplates releases,
+            FillingStore fillings,
+            RecordStore records,
+            TemplateStore templates,
+            Clock clock) {
+        this.links = links;
+        this.releases = releases;
+        this.fillings = fillings;
+        this.records = records;
+        this.templates = templates;
+        this.clock = clock;
+    }
+
+    /**
+     * A document to be filled in.
+     *
+     * @param held what each page and section holds, in order; under the empty key, the pages
+     * @param nodes by key, without conditions, which are not the filler's business
+     * @param states how each node stands
+     * @param answers as they were typed
+     * @param record the number of the record this has become; null while it is not finished
+     */
+    public record Sheet(
+            String title,
+            String subtitle,
+            Map<String, List<String>> held,
+            Map<String, Node> nodes,
+            Map<String, NodeState> states,
+            Map<String, String> answers,
+            List<Progress> progress,
+            List<State.Obstacle> obstacles,
+            @Nullable Integer record) {}
+
+    /** What an answer changed, and what is still needed. */
+    public record AnswerKept(
+            Instant kept, Map<String, NodeState> states, List<Progress> progress, List<State.Obstacle> obstacles) {}
+
+    /** How an attempt to finish ended: a record, or what is still in the way. */
+    public record Finished(@Nullable Integer record, List<State.Obstacle> obstacles) {}
+
+    /** A PDF with the name to save it under. */
+    record Pdf(byte[] bytes, int record) {}
+
+    @Transactional(readOnly = true)
+    public Sheet open(String link, @Nullable String secret) {
+        CompiledTemplate release = release(target(link));
+        Filling filling = secret == null ? null : fillings.find(link, secret).orElse(null);
+        Answers answers = filling == null ? Answers.NONE : filling.answers();
+        State state = release.evaluate(answers);
+        Parts parts = Parts.of(release.template());
+        Map<String, Node> nodes = new LinkedHashMap<>();
+        parts.nodes().forEach((key, node) -> nodes.put(key, withoutLogic(node)));
+        Integer record = filling == null || filling.finished() == null
+                ? null
+                : records.ofFilling(filling.id()).map(Kept::number).orElse(null);
+        return new Sheet(
+                parts.title(),
+                parts.subtitle(),
+                parts.held(),
+                nodes,
+                state.nodes(),
+                answers.typed(),
+                Progress.of(release.template(), state),
+                state.obstacles(),
+                record);
+    }
+
+    private static Node withoutLogic(Node node) {
+        return switch (node) {
+            case Page it -> new Page(it.key(), it.title(), null, List.of());
+            case Section it -> new Section(it.key(), it.title(), it.help(), null, List.of());
+            case Field it -> it.withShown(null).withRequired(null).withEditable(null);
+            case Notice it -> new Notice(it.key(), it.text(), null);
+            case Indicator it -> new Indicator(it.key(), it.label(), it.follows(), it.bands(), null);
+        };
+    }
+
+    /** The secret of the filling a browser knows, or of a new one where it knows none that is still there. */
+    @Transactional
+    public String known(String link, @Nullable String secret) {
+        target(link);
+        return secret != null && fillings.find(link, secret).isPresent() ? secret : fillings.begin(link);
+    }
+
+    @Transactional
+    public AnswerKept answer(String link, String secret, String key, String typed) {
+        CompiledTemplate release = release(target(link));
+        Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
+        if (typed.length() > LONGEST_ANSWER) {
+            throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
+        }
+        State before = release.evaluate(filling.answers());
+        if (!(before.nodes().get(key) instanceof FieldState field)) {
+            throw new Problems.Missing("The document has no field “%s”.".formatted(key));
+        }
+        if (field.shown() && !field.editable()) {
+            throw new Problems.Conflict("This field is locked.");
+        }
+        fillings.keep(filling.id(), key, typed);
+        State after = release.evaluate(filling.answers().with(key, typed));
+        return new AnswerKept(
+                clock.instant(), after.changedSince(before), Progress.of(release.template(), after), after.obstacles());
+    }
+
+    @Transactional
+    public Finished finish(String link, String secret) {
+        Target target = target(link);
+        CompiledTemplate release = release(target);
+        templates.lock(target.template());
+        Filling filling = fillings.lock(link, secret).orElseThrow(Fillings::noFilling);
+        if (filling.finished() != null) {
+            return new Finished(
+                    records.ofFilling(filling.id()).map(Kept::number).orElse(null), List.of());
+        }
+        State state = release.evaluate(filling.answers());
+        if (!state.obstacles().isEmpty()) {
+            return new Finished(null, state.obstacles());
+        }
+        Instant finished = fillings.finish(filling.id());
+        int number = records.add(
+                target.template(), target.release(), filling.id(), finished, state.counted(filling.answers()));
+        return new Finished(number, List.of());
+    }
+
+    @Transactional(readOnly = true)
+    public Pdf pdf(String link, String secret) {
+        Target target = target(link);
+        Kept record = fillings.find(link, secret)
+                .flatMap(filling -> records.ofFilling(filling.id()))
+                .orElseThrow(() -> new Problems.Missing("This is not finished yet, so there is no PDF."));
+        CompiledTemplate release = release(target);
+        Content content = Content.of(release.template(), release.evaluate(record.answers()));
+        byte[] bytes =
+                RecordPdf.write(content, new RecordHeading(record.number(), record.release(), record.finished()));
+        return new Pdf(bytes, record.number());
+    }
+
+    private static Filling open(Filling filling) {
+        if (filling.finished() != null) {
+            throw new Problems.Conflict("This document is finished; its answers can no longer be changed.");
+        }
+        return filling;
+    }
+
+    private Target target(String link) {
+        return links.follow(link)
+                .orElseThrow(() -> new Problems.Missing("This link leads nowhere. Ask whoever sent it for a new one."));
+    }
+
+    private CompiledTemplate release(Target target) {
+        return releases.get(target.template(), target.release());
+    }
+
+    private static Problems.Missing noFilling() {
+        return new Problems.Missing("This browser has not begun to fill in the document.");
+    }
+}

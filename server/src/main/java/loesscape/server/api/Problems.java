@@ -1,0 +1,86 @@
+package loesscape.server.api;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import loesscape.core.editing.Refusal;
+import loesscape.core.model.InvalidTemplate;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonProblem;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Errors as problem details (RFC 9457): what is wrong, where, and how to mend it. */
+@RestControllerAdvice
+class Problems {
+
+    /** Something that is not there. */
+    static final class Missing extends RuntimeException {
+        Missing(String message) {
+            super(message);
+        }
+    }
+
+    /** Something that does not fit what has happened in the meantime. */
+    static final class Conflict extends RuntimeException {
+        Conflict(String message) {
+            super(message);
+        }
+    }
+
+    @ExceptionHandler
+    ProblemDetail missing(Missing missing) {
+        return detail(HttpStatus.NOT_FOUND, "Not found", missing);
+    }
+
+    @ExceptionHandler
+    ProblemDetail conflict(Conflict conflict) {
+        return detail(HttpStatus.CONFLICT, "Changed in the meantime", conflict);
+    }
+
+    @ExceptionHandler
+    ProblemDetail refused(Refusal refusal) {
+        ProblemDetail problem = detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not done", refusal);
+        problem.setProperty("followers", refusal.followers());
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail invalid(InvalidTemplate invalid) {
+        ProblemDetail problem = detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not a valid template", invalid);
+        problem.setProperty("problems", invalid.problems());
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(JsonProblem json) {
+        ProblemDetail problem = detail(HttpStatus.BAD_REQUEST, "Not understood", json);
+        problem.setProperty(
+                "problems",
+                List.of(java.util.Map.of("path", json.path(), "message", String.valueOf(json.getMessage()))));
+        return problem;
+    }
+
+    private static ProblemDetail detail(HttpStatus status, String title, Exception cause) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, String.valueOf(cause.getMessage()));
+        problem.setTitle(title);
+        return problem;
+    }
+
+    /** Writes a problem where no controller is at work. */
+    static void write(HttpServletResponse response, int status, String title, String detail) throws IOException {
+        ObjectNode problem = JsonNodeFactory.instance.objectNode();
+        problem.put("type", "about:blank");
+        problem.put("title", title);
+        problem.put("status", status);
+        problem.put("detail", detail);
+        response.setStatus(status);
+        response.setContentType("application/problem+json");
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write(Json.compact(problem));
+    }
+}

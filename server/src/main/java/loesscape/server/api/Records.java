@@ -1,0 +1,128 @@
+package loesscape.server.api;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.UUID;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
+import loesscape.formats.export.RecordHeading;
+import loesscape.formats.export.RecordRow;
+import loesscape.server.store.RecordStore;
+import loesscape.server.store.RecordStore.Kept;
+import loesscape.server.store.ReleaseStore;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The records of a template, over all its releases. */
+@Service
+class Records {
+
+    private final RecordStore records;
+    private final ReleaseStore releaseList;
+    private final ReleasedTemplates releases;
+
+    Records(RecordStore records, ReleaseStore releaseList, ReleasedTemplates releases) {
+        this.records = records;
+        this.releaseList = releaseList;
+        this.releases = releases;
+    }
+
+    /** The records, the newest first. */
+    @Transactional(readOnly = true)
+    public List<RecordRow> rows(UUID template) {
+        return records.list(template).stream().map(kept -> row(template, kept)).toList();
+    }
+
+    /** One record. */
+    @Transactional(readOnly = true)
+    public RecordRow row(UUID template, int number) {
+        return row(
+                template,
+                records.find(template, number)
+                        .orElseThrow(() -> new Problems.Missing("There is no record %d.".formatted(number))));
+    }
+
+    private RecordRow row(UUID template, Kept kept) {
+        CompiledTemplate release = releases.get(template, kept.release());
+        State state = release.evaluate(kept.answers());
+        return new RecordRow(
+                new RecordHeading(kept.number(), kept.release(), kept.finished()), release.template(), state);
+    }
+
+    /** The fields of all releases, those of the newest first, each key once. */
+    @Transactional(readOnly = true)
+    public List<Field> fields(UUID template) {
+        List<Field> fields = new ArrayList<>();
+        Set<String> keys = new HashSet<>();
+        for (ReleaseStore.Listed release : releaseList.list(template)) {
+            for (Field field :
+                    releases.get(template, release.number()).template().fields()) {
+                if (keys.add(field.key())) {
+                    fields.add(field);
+                }
+            }
+        }
+        return fields;
+    }
+
+    /** What a record shows. */
+    static Content content(RecordRow row) {
+        return Content.of(row.template(), row.state());
+    }
+
+    /** The answer of a record to a field, in words; empty where it was not asked or not answered. */
+    static String text(RecordRow row, Field column) {
+        return row.template().fields().stream()
+                .filter(field -> field.key().equals(column.key()))
+                .findFirst()
+                .map(field -> Display.of(field.kind(), row.state().counting(field.key())))
+                .orElse("");
+    }
+
+    /** Tells whether a record says a text anywhere, without regard to case. */
+    static boolean says(RecordRow row, List<Field> columns, String text) {
+        String sought = text.strip().toLowerCase(Locale.ROOT);
+        return sought.isEmpty()
+                || columns.stream()
+                        .anyMatch(column ->
+                                text(row, column).toLowerCase(Locale.ROOT).contains(sought));
+    }
+
+    /** Orders records by the answer to a field: numbers and dates by size, texts by alphabet, blanks last. */
+    static Comparator<RecordRow> by(String key, boolean descending) {
+        Comparator<Value> values = Records::compare;
+        Comparator<Value> directed = descending ? values.reversed() : values;
+        return (a, b) -> {
+            Value left = value(a, key);
+            Value right = value(b, key);
+            if (left.isBlank() || right.isBlank()) {
+                return Boolean.compare(left.isBlank(), right.isBlank());
+            }
+            return directed.compare(left, right);
+        };
+    }
+
+    private static Value value(RecordRow row, String key) {
+        return row.state().nodes().containsKey(key) ? row.state().counting(key) : Value.blank();
+    }
+
+    private static int compare(Value left, Value right) {
+        return switch (left) {
+            case Value.Number(var a) when right instanceof Value.Number(var b) -> a.compareTo(b);
+            case Value.Date(var a) when right instanceof Value.Date(var b) -> a.compareTo(b);
+            case Value.Text(var a)
+            when right instanceof Value.Text(var b) -> String.CASE_INSENSITIVE_ORDER.compare(a, b);
+            case Value.Chosen(var a) when right instanceof Value.Chosen(var b) -> a.compareTo(b);
+            case Value.YesNo(var a) when right instanceof Value.YesNo(var b) -> Boolean.compare(b, a);
+            default -> left.getClass().getName().compareTo(right.getClass().getName());
+        };
+    }
+}

@@ -1,0 +1,156 @@
+package loesscape.server.api;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import loesscape.core.evaluation.Content;
+import loesscape.core.model.Field;
+import loesscape.formats.export.RecordPdf;
+import loesscape.formats.export.RecordRow;
+import loesscape.formats.export.RecordsCsv;
+import loesscape.formats.export.RecordsJson;
+import loesscape.server.store.TemplateStore;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The Records table of a template, one record, and the exports. */
+@RestController
+@RequestMapping("/api/templates/{id}")
+class RecordsApi {
+
+    private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+
+    private final Records records;
+    private final TemplateStore templates;
+
+    RecordsApi(Records records, TemplateStore templates) {
+        this.records = records;
+        this.templates = templates;
+    }
+
+    /** A column that can be shown. */
+    public record Column(String key, String name, String label, boolean numeric) {}
+
+    /** A line of the table; the cells by column key, only those that say something. */
+    public record Row(int number, int release, Instant finished, Map<String, String> cells) {}
+
+    /** The table: all columns, and the rows that were asked for. */
+    public record RecordTable(String title, List<Column> columns, List<Row> rows, int total) {}
+
+    /** One record, with the numbers of its neighbours; null at the ends. */
+    public record RecordPage(
+            int number,
+            int release,
+            Instant finished,
+            Content content,
+            @org.jspecify.annotations.Nullable Integer newer,
+            @org.jspecify.annotations.Nullable Integer older) {}
+
+    @GetMapping("/records")
+    RecordTable table(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "number") String sort,
+            @RequestParam(defaultValue = "true") boolean descending,
+            @RequestParam(defaultValue = "") String filter) {
+        String title = templates
+                .find(id)
+                .orElseThrow(() -> new Problems.Missing("There is no such template."))
+                .template()
+                .title();
+        List<Field> fields = records.fields(id);
+        List<RecordRow> all = records.rows(id);
+        List<RecordRow> wanted = new ArrayList<>(all);
+        wanted.removeIf(row -> !Records.says(row, fields, filter));
+        wanted.sort(order(sort, descending));
+        return new RecordTable(
+                title,
+                fields.stream()
+                        .map(field -> new Column(
+                                field.key(),
+                                field.name(),
+                                field.label(),
+                                field.kind().isNumeric()))
+                        .toList(),
+                wanted.stream().map(row -> line(row, fields)).toList(),
+                all.size());
+    }
+
+    private static Comparator<RecordRow> order(String sort, boolean descending) {
+        Comparator<RecordRow> numbers =
+                Comparator.comparingInt(row -> row.heading().number());
+        Comparator<RecordRow> newest = numbers.reversed();
+        return switch (sort) {
+            case "number" -> descending ? newest : numbers;
+            case "release" -> {
+                Comparator<RecordRow> byRelease =
+                        Comparator.comparingInt(row -> row.heading().release());
+                yield (descending ? byRelease.reversed() : byRelease).thenComparing(newest);
+            }
+            case "finished" -> {
+                Comparator<RecordRow> byTime =
+                        Comparator.comparing(row -> row.heading().finished());
+                yield (descending ? byTime.reversed() : byTime).thenComparing(newest);
+            }
+            default -> Records.by(sort, descending).thenComparing(newest);
+        };
+    }
+
+    private static Row line(RecordRow row, List<Field> fields) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        for (Field field : fields) {
+            String text = Records.text(row, field);
+            if (!text.isEmpty()) {
+                cells.put(field.key(), text);
+            }
+        }
+        return new Row(
+                row.heading().number(), row.heading().release(), row.heading().finished(), cells);
+    }
+
+    @GetMapping("/records/{number}")
+    RecordPage page(@PathVariable UUID id, @PathVariable int number) {
+        RecordRow row = records.row(id, number);
+        int newest = records.rows(id).stream()
+                .mapToInt(other -> other.heading().number())
+                .max()
+                .orElse(number);
+        return new RecordPage(
+                number,
+                row.heading().release(),
+                row.heading().finished(),
+                Records.content(row),
+                number < newest ? number + 1 : null,
+                number > 1 ? number - 1 : null);
+    }
+
+    @GetMapping("/records/{number}/record.pdf")
+    ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int number) {
+        RecordRow row = records.row(id, number);
+        return TemplatesApi.download(
+                RecordPdf.write(Records.content(row), row.heading()),
+                MediaType.APPLICATION_PDF,
+                "record-" + number + ".pdf");
+    }
+
+    @GetMapping("/records.csv")
+    ResponseEntity<byte[]> csv(@PathVariable UUID id) {
+        String text = RecordsCsv.write(records.fields(id), records.rows(id));
+        return TemplatesApi.download(text.getBytes(StandardCharsets.UTF_8), CSV, "records.csv");
+    }
+
+    @GetMapping("/records.json")
+    ResponseEntity<byte[]> json(@PathVariable UUID id) {
+        String text = RecordsJson.write(records.rows(id));
+        return TemplatesApi.download(text.getBytes(StandardCharsets.UTF_8), MediaType.APPLICATION_JSON, "records.json");
+    }
+}

@@ -1,0 +1,32 @@
+package loesscape.server.api;
+
+import java.util.UUID;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.server.store.ReleaseStore;
+import org.springframework.stereotype.Component;
+
+/** Releases ready to be evaluated. They never change, so the ones used last are remembered. */
+@Component
+class ReleasedTemplates {
+
+    private record Key(UUID template, int release) {}
+
+    private final ReleaseStore releases;
+    private final Recent<Key, CompiledTemplate> compiled = new Recent<>(64);
+
+    ReleasedTemplates(ReleaseStore releases) {
+        this.releases = releases;
+    }
+
+    CompiledTemplate get(UUID template, int release) {
+        Key key = new Key(template, release);
+        CompiledTemplate known = compiled.get(key);
+        if (known != null) {
+            return known;
+        }
+        CompiledTemplate fresh = CompiledTemplate.compile(
+                releases.find(template, release).orElseThrow(() -> new Problems.Missing("There is no such release.")));
+        compiled.put(key, fresh);
+        return fresh;
+    }
+}

@@ -1,0 +1,151 @@
+package loesscape.server.api;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import loesscape.server.demo.DemoWorld;
+import loesscape.server.security.Author;
+import loesscape.server.security.FailedSignIns;
+import loesscape.server.store.Accounts;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.AuthenticationException;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Signing in and out, and the first author of a fresh installation. */
+@RestController
+class SessionApi {
+
+    private static final int SHORTEST_PASSWORD = 10;
+    private static final int LONGEST_PASSWORD = 72;
+    private static final int LONGEST_NAME = 100;
+
+    private final Accounts accounts;
+    private final AuthenticationManager authentication;
+    private final SecurityContextRepository contexts;
+    private final PasswordEncoder encoder;
+    private final FailedSignIns failed;
+    private final boolean demo;
+
+    SessionApi(
+            Accounts accounts,
+            AuthenticationManager authentication,
+            SecurityContextRepository contexts,
+            PasswordEncoder encoder,
+            FailedSignIns failed,
+            @Value("${loesscape.demo:false}") boolean demo) {
+        this.accounts = accounts;
+        this.authentication = authentication;
+        this.contexts = contexts;
+        this.encoder = encoder;
+        this.failed = failed;
+        this.demo = demo;
+    }
+
+    /** Who is signed in, and what the sign-in page offers. */
+    public record Session(
+            @Nullable String author,
+            boolean needsSetup,
+            @Nullable String demoAuthor) {}
+
+    /** A name and a password. */
+    public record Credentials(String name, String password) {
+
+        @Override
+        public String toString() {
+            return "Credentials of " + name;
+        }
+    }
+
+    @GetMapping("/api/session")
+    Session session(@AuthenticationPrincipal @Nullable Author author) {
+        return new Session(author == null ? null : author.name(), accounts.isEmpty(), demo ? DemoWorld.AUTHOR : null);
+    }
+
+    @PostMapping("/api/session")
+    ResponseEntity<?> signIn(
+            @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
+        if (failed.isClosed(credentials.name())) {
+            return refused(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts; wait five minutes and try again.");
+        }
+        try {
+            Authentication result = authentication.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(
+                    credentials.name().strip(), credentials.password()));
+            failed.succeeded(credentials.name());
+            return ResponseEntity.ok(keep(result, request, response));
+        } catch (AuthenticationException e) {
+            failed.failed(credentials.name());
+            return refused(HttpStatus.UNAUTHORIZED, "Name and password do not go together.");
+        }
+    }
+
+    /** Signs the demo author in without a password; there is no such thing outside demo mode. */
+    @PostMapping("/api/session/demo")
+    ResponseEntity<?> signInToDemo(HttpServletRequest request, HttpServletResponse response) {
+        if (!demo) {
+            return refused(HttpStatus.NOT_FOUND, "This is not the demo.");
+        }
+        Author author = accounts.find(DemoWorld.AUTHOR).orElseThrow();
+        return ResponseEntity.ok(keep(
+                UsernamePasswordAuthenticationToken.authenticated(author, null, author.getAuthorities()),
+                request,
+                response));
+    }
+
+    @PostMapping("/api/setup")
+    ResponseEntity<?> setUp(
+            @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
+        String name = credentials.name().strip();
+        if (name.isEmpty() || name.length() > LONGEST_NAME) {
+            return refused(
+                    HttpStatus.UNPROCESSABLE_CONTENT, "Give a name of at most %d characters.".formatted(LONGEST_NAME));
+        }
+        int length = credentials.password().length();
+        if (length < SHORTEST_PASSWORD || length > LONGEST_PASSWORD) {
+            return refused(
+                    HttpStatus.UNPROCESSABLE_CONTENT,
+                    "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD));
+        }
+        if (!accounts.addFirst(name, java.util.Objects.requireNonNull(encoder.encode(credentials.password())))) {
+            return refused(HttpStatus.CONFLICT, "There is an author already; sign in.");
+        }
+        return signIn(credentials, request, response);
+    }
+
+    @DeleteMapping("/api/session")
+    ResponseEntity<Void> signOut(HttpServletRequest request) {
+        var session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
+        return ResponseEntity.noContent().build();
+    }
+
+    private Session keep(Authentication result, HttpServletRequest request, HttpServletResponse response) {
+        if (request.getSession(false) != null) {
+            request.changeSessionId();
+        }
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(result);
+        contexts.saveContext(context, request, response);
+        return session((Author) result.getPrincipal());
+    }
+
+    private static ResponseEntity<ProblemDetail> refused(HttpStatus status, String detail) {
+        return ResponseEntity.status(status).body(ProblemDetail.forStatusAndDetail(status, detail));
+    }
+}

@@ -1,0 +1,107 @@
+package loesscape.server.api;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import loesscape.core.model.Keys;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
+import loesscape.formats.template.TemplateFile;
+import loesscape.server.store.TemplateStore;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The list of templates, new ones, and template files in and out. */
+@RestController
+class TemplatesApi {
+
+    private final TemplateStore templates;
+
+    TemplatesApi(TemplateStore templates) {
+        this.templates = templates;
+    }
+
+    /** How a template stands between its working copy and its releases. */
+    public enum Standing {
+        NEVER_RELEASED,
+        RELEASED,
+        CHANGED_SINCE_RELEASE
+    }
+
+    /** A template in the list. */
+    public record TemplateRow(String id, String title, Standing standing, Instant changed, int releases, int records) {}
+
+    /** All templates, the last changed first. */
+    public record TemplateList(List<TemplateRow> templates) {}
+
+    /** What to call a new template. */
+    public record NewTemplate(String title) {}
+
+    /** Which template was made. */
+    public record Made(String id) {}
+
+    @GetMapping("/api/templates")
+    TemplateList list() {
+        return new TemplateList(templates.list().stream()
+                .map(row -> new TemplateRow(
+                        row.id().toString(), row.title(), standing(row), row.changed(), row.releases(), row.records()))
+                .toList());
+    }
+
+    private static Standing standing(TemplateStore.Listed row) {
+        if (row.releases() == 0) {
+            return Standing.NEVER_RELEASED;
+        }
+        return row.revision() == row.releasedRevision() ? Standing.RELEASED : Standing.CHANGED_SINCE_RELEASE;
+    }
+
+    @PostMapping("/api/templates")
+    Made make(@RequestBody NewTemplate wanted) {
+        String title =
+                wanted.title().isBlank() ? "Untitled document" : wanted.title().strip();
+        Section section = new Section("section_1", "", "", null, List.of());
+        Template template = new Template(title, "", List.of(new Page("page_1", "", null, List.of(section))));
+        return new Made(templates.add(Validation.require(template)).toString());
+    }
+
+    @PostMapping("/api/templates/import")
+    Made importFile(InputStream body) throws IOException {
+        return new Made(templates.add(TemplateFile.read(body.readAllBytes())).toString());
+    }
+
+    @GetMapping("/api/templates/{id}/file")
+    ResponseEntity<byte[]> file(@PathVariable UUID id) {
+        Template template = templates
+                .find(id)
+                .orElseThrow(() -> new Problems.Missing("There is no such template."))
+                .template();
+        String name = Keys.from(template.title(), "template", taken -> false).replace('_', '-') + ".loess.json";
+        return download(
+                TemplateFile.write(template).getBytes(StandardCharsets.UTF_8), MediaType.APPLICATION_JSON, name);
+    }
+
+    /** Bytes to be saved under a name. */
+    static ResponseEntity<byte[]> download(byte[] bytes, MediaType type, String name) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(bytes);
+    }
+}

@@ -1,0 +1,43 @@
+package loesscape.server.api;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.model.FieldKind;
+import loesscape.core.wording.Operator;
+
+/**
+ * The verbs a clause can have.
+ *
+ * @param operators for each field, the verbs in the order in which they are offered
+ */
+public record Vocabulary(Map<String, List<Verb>> operators) {
+
+    /** A verb with its words, and whether a blank meets it where the author does not say otherwise. */
+    public record Verb(Operator operator, String words, boolean metWhenBlank) {}
+
+    /** The verbs for every kind of field there is, by the kind's name in JSON. */
+    static Vocabulary all() {
+        Map<String, List<Verb>> operators = new LinkedHashMap<>();
+        KINDS.forEach((name, kind) -> operators.put(
+                name,
+                Operator.of(kind).stream()
+                        .map(operator -> new Verb(operator, operator.words(kind), operator.metWhenBlank()))
+                        .toList()));
+        return new Vocabulary(operators);
+    }
+
+    private static final Map<String, FieldKind> KINDS = kinds();
+
+    private static Map<String, FieldKind> kinds() {
+        Map<String, FieldKind> kinds = new LinkedHashMap<>();
+        kinds.put("text", new FieldKind.Text("", 0));
+        kinds.put("longText", new FieldKind.LongText("", 0));
+        kinds.put("number", new FieldKind.Number(0, "", null, null));
+        kinds.put("money", new FieldKind.Money("EUR", null, null));
+        kinds.put("yesNo", new FieldKind.YesNo());
+        kinds.put("oneChoice", new FieldKind.OneChoice(List.of(), FieldKind.ChoiceLayout.MARKS));
+        kinds.put("date", new FieldKind.Date(null, null));
+        return kinds;
+    }
+}

@@ -1,0 +1,35 @@
+package loesscape.server.api;
+
+import java.time.Clock;
+import java.time.Duration;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.converter.HttpMessageConverters;
+import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/** How requests are read and answered. */
+@Configuration
+class WebConfiguration implements WebMvcConfigurer {
+
+    @Override
+    public void configureMessageConverters(HttpMessageConverters.ServerBuilder converters) {
+        converters.addCustomConverter(new JsonConverter());
+    }
+
+    /** The pages find their own way from the address; what looks like a file is one, or is not there. */
+    @Override
+    public void addViewControllers(ViewControllerRegistry registry) {
+        registry.addViewController("/").setViewName("forward:/index.html");
+        registry.addViewController("/sign-in").setViewName("forward:/index.html");
+        registry.addViewController("/templates").setViewName("forward:/index.html");
+        registry.addViewController("/templates/{*rest}").setViewName("forward:/index.html");
+        registry.addViewController("/fill/{link}").setViewName("forward:/fill.html");
+    }
+
+    /** To the millisecond, which every store keeps exactly. */
+    @Bean
+    Clock clock() {
+        return Clock.tick(Clock.systemUTC(), Duration.ofMillis(1));
+    }
+}

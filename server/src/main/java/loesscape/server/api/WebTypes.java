@@ -1,0 +1,35 @@
+package loesscape.server.api;
+
+import java.util.List;
+import loesscape.formats.json.TypeScript;
+
+/** The types the web pages share with the server, written to {@code web/src/api/types.ts}. */
+final class WebTypes {
+
+    private static final List<Class<?>> SHARED = List.of(
+            SessionApi.Session.class,
+            SessionApi.Credentials.class,
+            TemplatesApi.TemplateList.class,
+            TemplatesApi.NewTemplate.class,
+            TemplatesApi.Made.class,
+            Drafts.Draft.class,
+            Drafts.DraftChange.class,
+            DraftApi.EditRequest.class,
+            DraftApi.Typed.class,
+            ReleasesApi.ReleaseList.class,
+            ReleasesApi.NewRelease.class,
+            ReleasesApi.NewLink.class,
+            Fillings.Sheet.class,
+            Fillings.AnswerKept.class,
+            Fillings.Finished.class,
+            FillApi.TypedAnswer.class,
+            RecordsApi.RecordTable.class,
+            RecordsApi.RecordPage.class);
+
+    private WebTypes() {}
+
+    /** The text of {@code web/src/api/types.ts}. */
+    static String text() {
+        return "// Made from the Java types by ./loesscape types; do not edit.\n\n" + TypeScript.of(SHARED);
+    }
+}

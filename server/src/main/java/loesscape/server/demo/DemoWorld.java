@@ -1,0 +1,128 @@
+package loesscape.server.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.model.Template;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonReader;
+import loesscape.formats.template.TemplateFile;
+import loesscape.server.api.Fillings;
+import loesscape.server.security.Secrets;
+import loesscape.server.store.Accounts;
+import loesscape.server.store.ReleaseStore;
+import loesscape.server.store.TemplateStore;
+import loesscape.server.store.TryoutStore;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Fills an empty database with the Veldhollow Soil and Water Board, which is invented, as is all that it says. */
+@Component
+@ConditionalOnProperty("loesscape.demo")
+public class DemoWorld implements ApplicationRunner {
+
+    /** The author whom the demo offers to sign in. */
+    public static final String AUTHOR = "Ilse Maarwick";
+
+    private final Accounts accounts;
+    private final TemplateStore templates;
+    private final ReleaseStore releases;
+    private final TryoutStore tryouts;
+    private final Fillings fillings;
+    private final PasswordEncoder encoder;
+
+    DemoWorld(
+            Accounts accounts,
+            TemplateStore templates,
+            ReleaseStore releases,
+            TryoutStore tryouts,
+            Fillings fillings,
+            PasswordEncoder encoder) {
+        this.accounts = accounts;
+        this.templates = templates;
+        this.releases = releases;
+        this.tryouts = tryouts;
+        this.fillings = fillings;
+        this.encoder = encoder;
+    }
+
+    @Override
+    @Transactional
+    public void run(ApplicationArguments arguments) {
+        if (!accounts.isEmpty()) {
+            return;
+        }
+        accounts.add(AUTHOR, java.util.Objects.requireNonNull(encoder.encode(Secrets.make())));
+        long author = accounts.find(AUTHOR).orElseThrow().id();
+        for (String name : List.of("soil-sample-sheet", "borehole-and-well-permit")) {
+            UUID template = templates.add(load(name));
+            release(template, author, "First release", records(name));
+            tryouts.keep(template, author, new Answers(tryout(name)));
+        }
+    }
+
+    private void release(UUID template, long author, String notes, List<Map<String, String>> records) {
+        int number = releases.add(templates.lock(template).orElseThrow(), notes, author);
+        String link = releases.addLink(template, number);
+        for (Map<String, String> answers : records) {
+            String secret = fillings.known(link, null);
+            answers.forEach((key, typed) -> fillings.answer(link, secret, key, typed));
+            var finished = fillings.finish(link, secret);
+            if (finished.record() == null) {
+                throw new IllegalStateException("A demo record cannot be finished: " + finished.obstacles());
+            }
+        }
+    }
+
+    private static List<Map<String, String>> records(String name) {
+        return lines(name).stream().skip(1).toList();
+    }
+
+    private static Map<String, String> tryout(String name) {
+        return lines(name).getFirst();
+    }
+
+    /** The answers of the demo: first those tried out in the Draft view, then those of each record. */
+    private static List<Map<String, String>> lines(String name) {
+        try (InputStream file = DemoWorld.class.getResourceAsStream(name + ".answers.json")) {
+            if (file == null) {
+                throw new IllegalStateException("There are no demo answers for " + name);
+            }
+            return JsonReader.read(Json.parse(file.readAllBytes()), DemoAnswers.class)
+                    .sets();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A file of answers: some sets of field keys with what was typed. */
+    record DemoAnswers(List<AnswerSet> answers) {
+
+        /** One set. */
+        record AnswerSet(Map<String, String> typed) {}
+
+        List<Map<String, String>> sets() {
+            return answers.stream().map(AnswerSet::typed).toList();
+        }
+    }
+
+    /** A template of the demo. */
+    public static Template load(String name) {
+        try (InputStream file = DemoWorld.class.getResourceAsStream(name + ".loess.json")) {
+            if (file == null) {
+                throw new IllegalStateException("There is no demo template " + name);
+            }
+            return TemplateFile.read(file.readAllBytes());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,60 @@
+package loesscape.server.launch;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Collectors;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.model.InvalidTemplate;
+import loesscape.core.model.Template;
+import loesscape.formats.json.JsonProblem;
+import loesscape.formats.template.AnswersFile;
+import loesscape.formats.template.StateFile;
+import loesscape.formats.template.TemplateFile;
+
+/** {@code evaluate TEMPLATE.loess.json ANSWERS.json}: the state of every item as JSON, without a server. */
+public final class Evaluate {
+
+    private Evaluate() {}
+
+    /** The JSON of the state. */
+    public static String run(List<String> arguments) {
+        if (arguments.size() != 2) {
+            throw new LaunchProblem(2, "evaluate needs two files: TEMPLATE.loess.json ANSWERS.json");
+        }
+        Template template = template(arguments.get(0));
+        Answers answers = answers(arguments.get(1));
+        return StateFile.write(CompiledTemplate.compile(template).evaluate(answers));
+    }
+
+    private static Template template(String file) {
+        try {
+            return TemplateFile.read(read(file));
+        } catch (InvalidTemplate invalid) {
+            throw new LaunchProblem(
+                    1,
+                    invalid.problems().stream()
+                            .map(problem -> file + ": " + problem.path() + ": " + problem.message())
+                            .collect(Collectors.joining("\n")));
+        }
+    }
+
+    private static Answers answers(String file) {
+        try {
+            return AnswersFile.read(new String(read(file), StandardCharsets.UTF_8));
+        } catch (JsonProblem problem) {
+            throw new LaunchProblem(1, "%s: %s: %s".formatted(file, problem.path(), problem.getMessage()));
+        }
+    }
+
+    private static byte[] read(String file) {
+        try {
+            return Files.readAllBytes(Path.of(file));
+        } catch (IOException e) {
+            throw new LaunchProblem(1, "The file %s cannot be read.".formatted(file));
+        }
+    }
+}

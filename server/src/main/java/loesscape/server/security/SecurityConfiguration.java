@@ -1,0 +1,78 @@
+package loesscape.server.security;
+
+import jakarta.servlet.http.HttpServletResponse;
+import loesscape.server.store.Accounts;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.ProviderManager;
+import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+
+/** Who may call what: fillers their link, everybody the sign-in page and the files of the pages, authors the rest. */
+@Configuration
+class SecurityConfiguration {
+
+    private static final String CONTENT_SECURITY_POLICY = "default-src 'self'; img-src 'self' data:; "
+            + "style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; "
+            + "frame-ancestors 'none'";
+
+    @Bean
+    SecurityFilterChain filters(HttpSecurity http) {
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session/**", "/api/setup")
+                        .permitAll()
+                        .requestMatchers("/api/fill/**")
+                        .permitAll()
+                        .requestMatchers("/api/**")
+                        .hasRole("AUTHOR")
+                        .requestMatchers(HttpMethod.GET, "/**")
+                        .permitAll()
+                        .anyRequest()
+                        .denyAll())
+                .csrf(csrf -> csrf.spa())
+                .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, cause) -> {
+                    response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
+                    response.setContentType("application/problem+json");
+                    response.getWriter()
+                            .write("{\"type\":\"about:blank\",\"title\":\"Signed out\",\"status\":401,"
+                                    + "\"detail\":\"Sign in to go on.\"}");
+                }))
+                .headers(headers -> headers.contentSecurityPolicy(
+                                policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
+                        .referrerPolicy(policy -> policy.policy(
+                                org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                                        .ReferrerPolicy.NO_REFERRER)))
+                .requestCache(cache -> cache.disable())
+                .build();
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+
+    @Bean
+    UserDetailsService authors(Accounts accounts) {
+        return name -> accounts.find(name).orElseThrow(() -> new UsernameNotFoundException("No such author"));
+    }
+
+    @Bean
+    AuthenticationManager authenticationManager(UserDetailsService authors, PasswordEncoder encoder) {
+        DaoAuthenticationProvider provider = new DaoAuthenticationProvider(authors);
+        provider.setPasswordEncoder(encoder);
+        return new ProviderManager(provider);
+    }
+
+    @Bean
+    SecurityContextRepository securityContexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+}

@@ -1,0 +1,106 @@
+package loesscape.server.store;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import loesscape.core.evaluation.Answers;
+import loesscape.server.security.Secrets;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What fillers have answered so far, kept answer by answer. */
+@Repository
+public class FillingStore {
+
+    private final JdbcClient database;
+    private final Clock clock;
+
+    FillingStore(JdbcClient database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** One person's way through a document; {@code finished} is null while it goes on. */
+    public record Filling(
+            long id,
+            Answers answers,
+            Instant changed,
+            @Nullable Instant finished) {}
+
+    /** Begins a filling on a link and tells the secret by which the browser will know it again. */
+    public String begin(String link) {
+        String secret = Secrets.make();
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        database.sql("INSERT INTO filling (link, secret, started, changed) VALUES (?, ?, ?, ?)")
+                .params(Secrets.hash(link), Secrets.hash(secret), now, now)
+                .update();
+        return secret;
+    }
+
+    /** The filling a browser knows, on the link it was begun on. */
+    public Optional<Filling> find(String link, String secret) {
+        return find(link, secret, "");
+    }
+
+    /** The same, kept from change by others until the transaction ends. */
+    public Optional<Filling> lock(String link, String secret) {
+        return find(link, secret, " FOR UPDATE");
+    }
+
+    private Optional<Filling> find(String link, String secret, String locking) {
+        return database.sql("SELECT id, changed, finished FROM filling WHERE link = ? AND secret = ?" + locking)
+                .params(Secrets.hash(link), Secrets.hash(secret))
+                .query((row, n) -> {
+                    OffsetDateTime finished = row.getObject("finished", OffsetDateTime.class);
+                    return new Filling(
+                            row.getLong("id"),
+                            Answers.NONE,
+                            row.getObject("changed", OffsetDateTime.class).toInstant(),
+                            finished == null ? null : finished.toInstant());
+                })
+                .optional()
+                .map(filling ->
+                        new Filling(filling.id(), answers(filling.id()), filling.changed(), filling.finished()));
+    }
+
+    private Answers answers(long filling) {
+        Map<String, String> typed = new HashMap<>();
+        database.sql("SELECT item, typed FROM answer WHERE filling_id = ?")
+                .param(filling)
+                .query(row -> {
+                    typed.put(row.getString("item"), row.getString("typed"));
+                });
+        return new Answers(typed);
+    }
+
+    /** Keeps one answer as it was typed; empty text takes it away. */
+    @Transactional
+    public void keep(long filling, String key, String typed) {
+        if (typed.isEmpty()) {
+            database.sql("DELETE FROM answer WHERE filling_id = ? AND item = ?")
+                    .params(filling, key)
+                    .update();
+        } else {
+            database.sql("MERGE INTO answer (filling_id, item, typed) KEY (filling_id, item) VALUES (?, ?, ?)")
+                    .params(filling, key, typed)
+                    .update();
+        }
+        database.sql("UPDATE filling SET changed = ? WHERE id = ?")
+                .params(OffsetDateTime.now(clock), filling)
+                .update();
+    }
+
+    /** Ends a filling that its caller has locked. */
+    public Instant finish(long filling) {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        database.sql("UPDATE filling SET finished = ?, changed = ? WHERE id = ?")
+                .params(now, now, filling)
+                .update();
+        return now.toInstant();
+    }
+}

@@ -1,0 +1,104 @@
+package loesscape.server.store;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import loesscape.core.model.Template;
+import loesscape.formats.template.TemplateFile;
+import loesscape.server.security.Secrets;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Releases, which never change, and the links that lead to them. */
+@Repository
+public class ReleaseStore {
+
+    private final JdbcClient database;
+    private final Clock clock;
+
+    ReleaseStore(JdbcClient database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** A release in the list of a template's releases. */
+    public record Listed(int number, Instant released, String by, String notes, int links, int records) {}
+
+    /** Where a link leads. */
+    public record Target(UUID template, int release) {}
+
+    /** The releases of a template, the newest first. */
+    public List<Listed> list(UUID template) {
+        return database.sql("""
+                        SELECT r.number, r.released, a.name, r.notes,
+                               (SELECT count(*) FROM link l WHERE l.template_id = r.template_id AND l.release = r.number)
+                                 AS links,
+                               (SELECT count(*) FROM record c WHERE c.template_id = r.template_id AND c.release = r.number)
+                                 AS records
+                        FROM release r JOIN account a ON a.id = r.account_id
+                        WHERE r.template_id = ?
+                        ORDER BY r.number DESC
+                        """)
+                .param(template)
+                .query((row, n) -> new Listed(
+                        row.getInt("number"),
+                        row.getObject("released", OffsetDateTime.class).toInstant(),
+                        row.getString("name"),
+                        row.getString("notes"),
+                        row.getInt("links"),
+                        row.getInt("records")))
+                .list();
+    }
+
+    /** Makes the next release of a working copy that its caller has locked. */
+    @Transactional
+    public int add(TemplateStore.WorkingCopy copy, String notes, long account) {
+        int number = database.sql("SELECT coalesce(max(number), 0) + 1 FROM release WHERE template_id = ?")
+                .param(copy.id())
+                .query(Integer.class)
+                .single();
+        database.sql("""
+                        INSERT INTO release (template_id, number, revision, document, notes, account_id, released)
+                        VALUES (?, ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        copy.id(),
+                        number,
+                        copy.revision(),
+                        TemplateFile.write(copy.template()),
+                        notes,
+                        account,
+                        OffsetDateTime.now(clock))
+                .update();
+        return number;
+    }
+
+    /** The template as it was released. */
+    public Optional<Template> find(UUID template, int number) {
+        return database.sql("SELECT document FROM release WHERE template_id = ? AND number = ?")
+                .params(template, number)
+                .query((row, n) -> TemplateFile.read(row.getString("document")))
+                .optional();
+    }
+
+    /** Makes a link to a release and tells its secret, which is kept nowhere. */
+    public String addLink(UUID template, int number) {
+        String secret = Secrets.make();
+        database.sql("INSERT INTO link (hash, template_id, release, created) VALUES (?, ?, ?, ?)")
+                .params(Secrets.hash(secret), template, number, OffsetDateTime.now(clock))
+                .update();
+        return secret;
+    }
+
+    /** Where the link with a secret leads; empty where there is none. */
+    public Optional<Target> follow(String secret) {
+        return database.sql("SELECT template_id, release FROM link WHERE hash = ?")
+                .param(Secrets.hash(secret))
+                .query((row, n) -> new Target(row.getObject("template_id", UUID.class), row.getInt("release")))
+                .optional();
+    }
+}

@@ -1,0 +1,183 @@
+package loesscape.server.store;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import loesscape.core.editing.Change;
+import loesscape.core.model.Template;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonReader;
+import loesscape.formats.json.JsonWriter;
+import loesscape.formats.template.TemplateFile;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The working copies of templates, and every edit made to them. */
+@Repository
+public class TemplateStore {
+
+    private final JdbcClient database;
+    private final Clock clock;
+
+    TemplateStore(JdbcClient database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /** A working copy. */
+    public record WorkingCopy(UUID id, Template template, int revision, Instant changed) {}
+
+    /** A template in the list of templates. */
+    public record Listed(
+            UUID id, String title, Instant changed, int revision, int releases, int releasedRevision, int records) {}
+
+    /** Whether an edit stands. */
+    public enum Standing {
+        DONE,
+        UNDONE,
+        DROPPED
+    }
+
+    /** How a revision came about. */
+    public enum Kind {
+        EDIT,
+        UNDO,
+        REDO
+    }
+
+    /** An edit that was made. */
+    public record Made(int revision, Change change) {}
+
+    /** All templates, the last changed first. */
+    public List<Listed> list() {
+        return database.sql("""
+                        SELECT t.id, t.title, t.changed, t.revision,
+                               (SELECT count(*) FROM release r WHERE r.template_id = t.id) AS releases,
+                               (SELECT coalesce(max(r.revision), -1) FROM release r WHERE r.template_id = t.id)
+                                 AS released_revision,
+                               (SELECT count(*) FROM record c WHERE c.template_id = t.id) AS records
+                        FROM template t
+                        ORDER BY t.changed DESC, t.title
+                        """)
+                .query((row, n) -> new Listed(
+                        row.getObject("id", UUID.class),
+                        row.getString("title"),
+                        row.getObject("changed", OffsetDateTime.class).toInstant(),
+                        row.getInt("revision"),
+                        row.getInt("releases"),
+                        row.getInt("released_revision"),
+                        row.getInt("records")))
+                .list();
+    }
+
+    /** Keeps a new template. */
+    public UUID add(Template template) {
+        UUID id = UUID.randomUUID();
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        database.sql("INSERT INTO template (id, title, document, revision, created, changed) VALUES (?, ?, ?, 0, ?, ?)")
+                .params(id, template.title(), TemplateFile.write(template), now, now)
+                .update();
+        return id;
+    }
+
+    /** A working copy as it was last kept. */
+    public Optional<WorkingCopy> find(UUID id) {
+        return find(id, "");
+    }
+
+    /** A working copy, kept from change by others until the transaction ends. */
+    public Optional<WorkingCopy> lock(UUID id) {
+        return find(id, " FOR UPDATE");
+    }
+
+    private Optional<WorkingCopy> find(UUID id, String locking) {
+        return database.sql("SELECT document, revision, changed FROM template WHERE id = ?" + locking)
+                .param(id)
+                .query((row, n) -> new WorkingCopy(
+                        id,
+                        TemplateFile.read(row.getString("document")),
+                        row.getInt("revision"),
+                        row.getObject("changed", OffsetDateTime.class).toInstant()))
+                .optional();
+    }
+
+    /** Keeps the next revision with how it came about. */
+    @Transactional
+    public WorkingCopy keep(WorkingCopy before, Template template, Change change, Kind kind, long account) {
+        int revision = before.revision() + 1;
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        int updated = database.sql(
+                        "UPDATE template SET title = ?, document = ?, revision = ?, changed = ? WHERE id = ? AND revision = ?")
+                .params(template.title(), TemplateFile.write(template), revision, now, before.id(), before.revision())
+                .update();
+        if (updated != 1) {
+            throw new IllegalStateException(
+                    "Revision %d of %s is not the last".formatted(before.revision(), before.id()));
+        }
+        database.sql("""
+                        INSERT INTO edit (template_id, revision, account_id, kind, standing, change, made)
+                        VALUES (?, ?, ?, ?, 'DONE', ?, ?)
+                        """)
+                .params(
+                        before.id(),
+                        revision,
+                        account,
+                        kind.name(),
+                        Json.compact(JsonWriter.brief(change, Change.class)),
+                        now)
+                .update();
+        return new WorkingCopy(before.id(), template, revision, now.toInstant());
+    }
+
+    /** The last edit of an author that stands and can be undone. */
+    public Optional<Made> lastDone(UUID id, long account) {
+        return made(id, account, Standing.DONE, "DESC");
+    }
+
+    /** The edit of an author that was undone last and can be redone. */
+    public Optional<Made> lastUndone(UUID id, long account) {
+        return made(id, account, Standing.UNDONE, "ASC");
+    }
+
+    private Optional<Made> made(UUID id, long account, Standing standing, String order) {
+        return database.sql("""
+                        SELECT revision, change FROM edit
+                        WHERE template_id = ? AND account_id = ? AND kind = 'EDIT' AND standing = ?
+                        ORDER BY revision %s LIMIT 1
+                        """.formatted(order))
+                .params(id, account, standing.name())
+                .query((row, n) -> new Made(row.getInt("revision"), change(row.getString("change"))))
+                .optional();
+    }
+
+    private static Change change(String text) {
+        return JsonReader.read(Json.parse(text), Change.class);
+    }
+
+    /** Says whether an edit stands from now on. */
+    public void mark(UUID id, int revision, Standing standing) {
+        database.sql("UPDATE edit SET standing = ? WHERE template_id = ? AND revision = ?")
+                .params(standing.name(), id, revision)
+                .update();
+    }
+
+    /** A new edit ends what an author could have redone. */
+    public void dropUndone(UUID id, long account) {
+        database.sql(
+                        "UPDATE edit SET standing = 'DROPPED' WHERE template_id = ? AND account_id = ? AND standing = 'UNDONE'")
+                .params(id, account)
+                .update();
+    }
+
+    /** What was changed after a revision, oldest first. */
+    public List<Change> changesSince(UUID id, int revision) {
+        return database.sql("SELECT change FROM edit WHERE template_id = ? AND revision > ? ORDER BY revision")
+                .params(id, revision)
+                .query((row, n) -> change(row.getString("change")))
+                .list();
+    }
+}

@@ -1,0 +1,35 @@
+<script lang="ts">
+  import Draft from "./pages/Draft.svelte";
+  import RecordPage from "./pages/RecordPage.svelte";
+  import Records from "./pages/Records.svelte";
+  import Release from "./pages/Release.svelte";
+  import SignIn from "./pages/SignIn.svelte";
+  import Templates from "./pages/Templates.svelte";
+  import { router } from "./router.svelte";
+  import { session } from "./session.svelte";
+
+  const ready = session.load();
+  const place = $derived(router.path.split("/").filter(Boolean));
+  const template = $derived(place[0] === "templates" ? place[1] : undefined);
+</script>
+
+{#await ready then}
+  {#if !session.value?.author}
+    <SignIn />
+  {:else if template && place[2] === "records" && place[3]}
+    {#key place[3]}<RecordPage {template} number={Number(place[3])} />{/key}
+  {:else if template && place[2] === "records"}
+    <Records {template} />
+  {:else if template && place[2] === "release"}
+    <Release {template} />
+  {:else if template}
+    {#key template}<Draft {template} />{/key}
+  {:else}
+    <Templates />
+  {/if}
+{:catch problem}
+  <main class="mx-auto mt-24 max-w-md text-center">
+    <h1 class="text-lg font-semibold">{problem.message}</h1>
+    <p class="soft mt-2">See whether Loesscape is running, then load this page again.</p>
+  </main>
+{/await}

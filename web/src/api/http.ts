@@ -1,0 +1,62 @@
+import type { Follower } from "./follower";
+
+/** A problem detail (RFC 9457) as the server sends it, or a failure to reach the server (status 0). */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly followers: Follower[] = [],
+    readonly problems: { path: string; message: string }[] = [],
+  ) {
+    super(message);
+  }
+
+  /** Whether the request may go through when it is made again. */
+  get passing(): boolean {
+    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+  }
+}
+
+/** Asks the server; the answer is JSON, or nothing. */
+export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const headers: Record<string, string> = { Accept: "application/json" };
+  const token = cookie("XSRF-TOKEN");
+  if (token) headers["X-XSRF-TOKEN"] = token;
+  let content: BodyInit | undefined;
+  if (body instanceof Blob) {
+    content = body;
+    headers["Content-Type"] = "application/json";
+  } else if (body !== undefined) {
+    content = JSON.stringify(body);
+    headers["Content-Type"] = "application/json";
+  }
+  let response: Response;
+  try {
+    response = await fetch(path, { method, headers, body: content, credentials: "same-origin" });
+  } catch {
+    throw new Problem(0, "The server cannot be reached.");
+  }
+  if (!response.ok) throw await problem(response);
+  return (response.status === 204 ? undefined : await response.json()) as T;
+}
+
+async function problem(response: Response): Promise<Problem> {
+  try {
+    const detail = await response.json();
+    return new Problem(
+      response.status,
+      detail.detail ?? detail.title ?? response.statusText,
+      detail.followers,
+      detail.problems,
+    );
+  } catch {
+    return new Problem(response.status, `The server answered ${response.status}.`);
+  }
+}
+
+function cookie(name: string): string | undefined {
+  return document.cookie
+    .split("; ")
+    .find((entry) => entry.startsWith(name + "="))
+    ?.slice(name.length + 1);
+}

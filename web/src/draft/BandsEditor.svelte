@@ -1,0 +1,198 @@
+<script lang="ts">
+  import type { Band, Look, Mark as MarkName, Shade } from "../api/types";
+  import { decimal } from "./clauses";
+  import EditorLine from "./EditorLine.svelte";
+  import Picker from "./Picker.svelte";
+
+  let {
+    title,
+    bands,
+    now,
+    canBeEmpty,
+    onchange,
+  }: {
+    title: string;
+    bands: Band[];
+    /** The band the number lies in now. */
+    now: string | null;
+    canBeEmpty: boolean;
+    onchange: (bands: Band[]) => void;
+  } = $props();
+
+  const SHADES: Shade[] = ["plain", "moss", "river", "straw", "ochre", "clay", "stone"];
+  const MARKS: MarkName[] = ["none", "tick", "drop", "eye", "warning", "stop"];
+  const FIRST_EDGE = 10;
+  const PLAIN: Look = { shade: "plain", bold: false, mark: "none" };
+  let wrong = $state("");
+
+  const changed = (at: number, part: Partial<Band>) => onchange(bands.with(at, { ...bands[at]!, ...part }));
+  const looks = (at: number, part: Partial<Look>) => changed(at, { look: { ...bands[at]!.look, ...part } });
+
+  function fresh(): string {
+    let number = bands.length + 1;
+    while (bands.some(({ id }) => id === `band_${number}`)) number++;
+    return `band_${number}`;
+  }
+
+  function begin() {
+    onchange([
+      { id: "low", label: "", look: PLAIN, upTo: { at: FIRST_EDGE, included: true } },
+      { id: "high", label: "", look: { shade: "ochre", bold: true, mark: "warning" }, upTo: null },
+    ]);
+  }
+
+  /** The last band is divided: what was without an end ends a step above the edge before it. */
+  function divide() {
+    const edge = bands.at(-2)?.upTo?.at ?? 0;
+    const step = bands.length > 2 ? edge - (bands.at(-3)?.upTo?.at ?? 0) : Math.abs(edge) || FIRST_EDGE;
+    const last = bands.at(-1)!;
+    onchange([
+      ...bands.slice(0, -1),
+      {
+        ...last,
+        upTo: { at: Number((edge + step).toPrecision(12)), included: bands.at(-2)?.upTo?.included ?? false },
+      },
+      { id: fresh(), label: "", look: PLAIN, upTo: null },
+    ]);
+  }
+
+  function remove(at: number) {
+    const rest = bands.toSpliced(at, 1);
+    const last = rest.at(-1);
+    onchange(last ? rest.with(-1, { ...last, upTo: null }) : rest);
+  }
+
+  function edge(at: number, typed: string) {
+    const number = decimal(typed);
+    wrong = number === null ? `“${typed}” is not a number of at most 15 digits.` : "";
+    if (number !== null) changed(at, { upTo: { at: number, included: bands[at]!.upTo!.included } });
+  }
+
+  const name = (at: number) => bands[at]?.label || `band ${at + 1}`;
+</script>
+
+<EditorLine {title} wide={bands.length > 0}>
+  {#if bands.length}
+    <div class="core" aria-hidden="true">
+      {#each bands as band, i (band.id)}
+        <span class={["length", `shade-${band.look.shade}`, band.id === now && "font-bold"]}
+          >{band.label}</span
+        >
+        {#if band.upTo}<span class="cut"><b>{String(band.upTo.at)}</b></span>{/if}
+        {#if i === bands.length - 1}<span></span>{/if}
+      {/each}
+    </div>
+    <ol class="grid gap-1">
+      {#each bands as band, i (band.id)}
+        <li class="min-w-0">
+          <div class="flex items-center gap-1">
+            <input
+              class="token value min-w-0 grow"
+              aria-label={`Words of band ${i + 1}`}
+              placeholder="Says nothing"
+              maxlength="200"
+              value={band.label}
+              onchange={(event) => changed(i, { label: event.currentTarget.value.trim() })}
+            />
+            <Picker
+              label={`Colours of ${name(i)}`}
+              text={band.look.shade}
+              options={SHADES.map((id) => ({ id, label: id, swatch: `shade-${id}` }))}
+              chosen={[band.look.shade]}
+              onpick={(shade) => looks(i, { shade: shade as Shade })}
+            />
+            <Picker
+              label={`Mark of ${name(i)}`}
+              text={band.look.mark === "none" ? "no mark" : band.look.mark}
+              options={MARKS.map((id) => ({ id, label: id === "none" ? "no mark" : id }))}
+              chosen={[band.look.mark]}
+              onpick={(mark) => looks(i, { mark: mark as MarkName })}
+            />
+            <button
+              type="button"
+              class={["token plain", band.look.bold && "on"]}
+              aria-pressed={band.look.bold}
+              onclick={() => looks(i, { bold: !band.look.bold })}>bold</button
+            >
+            {#if bands.length > 1 || canBeEmpty}
+              <button
+                type="button"
+                class="token bare"
+                aria-label={`Take ${name(i)} away`}
+                title="Take this band away"
+                onclick={() => remove(i)}>×</button
+              >
+            {/if}
+          </div>
+          {#if band.upTo}
+            <div class="flex min-w-0 items-center gap-1 pl-3">
+              <span class="soft whitespace-nowrap">up to</span>
+              <input
+                class="token value"
+                inputmode="decimal"
+                size="6"
+                aria-label={`Edge between ${name(i)} and ${name(i + 1)}`}
+                value={String(band.upTo.at)}
+                onchange={(event) => edge(i, event.currentTarget.value)}
+              />
+              <button
+                type="button"
+                class="token plain min-w-0"
+                title="Which side the exact value belongs to"
+                onclick={() => changed(i, { upTo: { at: band.upTo!.at, included: !band.upTo!.included } })}
+              >
+                <span class="truncate"
+                  >{String(band.upTo.at)} joins {band.upTo.included ? name(i) : name(i + 1)}</span
+                >
+              </button>
+            </div>
+          {/if}
+        </li>
+      {/each}
+    </ol>
+    {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    <button type="button" class="token add mt-1" onclick={divide}>another band</button>
+  {:else}
+    <button type="button" class="token add" onclick={begin}>look by bands</button>
+  {/if}
+</EditorLine>
+
+<style>
+  .core {
+    display: flex;
+    height: 36px;
+    align-items: flex-start;
+    padding-top: 3px;
+  }
+
+  .length {
+    flex: 1;
+    min-width: 0;
+    height: 18px;
+    overflow: hidden;
+    padding: 0 4px;
+    text-align: center;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    font-size: 11px;
+    line-height: 18px;
+  }
+
+  .cut {
+    position: relative;
+    width: 3px;
+    height: 24px;
+    margin-top: -3px;
+    border-radius: 1px;
+    background: var(--color-ink);
+  }
+
+  .cut b {
+    position: absolute;
+    top: 22px;
+    left: 50%;
+    transform: translateX(-50%);
+    font: 11px var(--font-key);
+    color: var(--color-soft);
+  }
+</style>

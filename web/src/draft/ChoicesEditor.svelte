@@ -1,0 +1,104 @@
+<script lang="ts">
+  import type { Choice, Field } from "../api/types";
+  import { workingCopy } from "./context";
+  import EditorLine from "./EditorLine.svelte";
+
+  let { field, choices, layout }: { field: Field; choices: Choice[]; layout: "marks" | "list" } = $props();
+
+  const copy = workingCopy();
+  const key = $derived(field.key);
+  let label = $state("");
+
+  function add(event: Event) {
+    event.preventDefault();
+    if (!label.trim()) return;
+    void copy.edit({ type: "addChoice", key, label, after: choices.at(-1)?.id ?? null });
+    label = "";
+  }
+
+  function relabel(choice: Choice, input: HTMLInputElement) {
+    const text = input.value.trim();
+    if (text && text !== choice.label)
+      void copy.edit({ type: "relabelChoice", key, choice: choice.id, label: text });
+    else input.value = choice.label;
+  }
+
+  const move = (at: number, to: number) =>
+    copy.edit({
+      type: "moveChoice",
+      key,
+      choice: choices[at]!.id,
+      after: to === 0 ? null : choices[to > at ? to : to - 1]!.id,
+    });
+
+  function keyed(event: KeyboardEvent, at: number) {
+    const to = event.key === "ArrowUp" ? at - 1 : event.key === "ArrowDown" ? at + 1 : -1;
+    if (!event.altKey || to < 0 || to >= choices.length) return;
+    event.preventDefault();
+    event.stopPropagation();
+    void move(at, to);
+  }
+</script>
+
+<EditorLine title="Choices">
+  <ul class="grid gap-0.5">
+    {#each choices as choice, i (choice.id)}
+      <li class="flex items-center gap-0.5">
+        <input
+          class="token value min-w-0 grow"
+          aria-label={`Choice ${i + 1}`}
+          value={choice.label}
+          onchange={(event) => relabel(choice, event.currentTarget)}
+          onkeydown={(event) => keyed(event, i)}
+        />
+        <button
+          type="button"
+          class="token bare"
+          aria-label={`Move ${choice.label} up`}
+          title="Up (Alt ↑)"
+          disabled={i === 0}
+          onclick={() => move(i, i - 1)}>↑</button
+        >
+        <button
+          type="button"
+          class="token bare"
+          aria-label={`Move ${choice.label} down`}
+          title="Down (Alt ↓)"
+          disabled={i === choices.length - 1}
+          onclick={() => move(i, i + 1)}>↓</button
+        >
+        <button
+          type="button"
+          class="token bare"
+          aria-label={`Take ${choice.label} away`}
+          title="Take away"
+          onclick={() => copy.edit({ type: "removeChoice", key, choice: choice.id, dropFollowers: false })}
+          >×</button
+        >
+      </li>
+    {/each}
+  </ul>
+  <form onsubmit={add} class="mt-1 flex items-center gap-2">
+    <input
+      class="token add min-w-0 grow"
+      placeholder="Another choice"
+      aria-label="Another choice"
+      maxlength="1000"
+      bind:value={label}
+      onblur={add}
+    />
+    <span class="soft flex shrink-0 items-center gap-1" role="group" aria-label="Laid out as">
+      as
+      {#each ["marks", "list"] as const as each (each)}
+        <button
+          type="button"
+          class={["token plain", each === layout && "on"]}
+          aria-pressed={each === layout}
+          onclick={() =>
+            copy.edit({ type: "setKind", key, kind: { type: "oneChoice", choices, layout: each } })}
+          >{each}</button
+        >
+      {/each}
+    </span>
+  </form>
+</EditorLine>

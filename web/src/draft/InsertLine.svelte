@@ -1,0 +1,165 @@
+<script lang="ts">
+  import { tick } from "svelte";
+  import { workingCopy } from "./context";
+  import { offers } from "./kinds";
+  import RefusedEdit from "./RefusedEdit.svelte";
+
+  let {
+    holder,
+    after,
+    words = "",
+    onclose,
+  }: {
+    /** The section it adds to. */
+    holder: string;
+    after: string | null;
+    /** What it says while it is closed; empty for one that is open at once. */
+    words?: string;
+    onclose?: () => void;
+  } = $props();
+
+  const copy = workingCopy();
+  const id = $props.id();
+  // svelte-ignore state_referenced_locally
+  let isOpen = $state(!words);
+  let typed = $state("");
+  let at = $state(0);
+  let input = $state<HTMLInputElement>();
+  let box = $state<HTMLElement>();
+  const list = $derived(offers(typed));
+
+  $effect(() => {
+    if (isOpen) input?.focus({ preventScroll: true });
+  });
+
+  async function add(offer: (typeof list)[number] | undefined) {
+    if (!offer) return;
+    const label = offer.named ? "" : typed;
+    const section = offer.id === "section";
+    const place = section ? { holder: copy.holder(holder), after: holder } : { holder, after };
+    const key = await copy.make({ type: "add", what: offer.id, label, ...place });
+    if (!key) return;
+    typed = "";
+    at = 0;
+    await tick();
+    if (section || onclose) close();
+    if (section) document.querySelector<HTMLElement>(`#i-${key} textarea`)?.focus();
+    else if (onclose) document.querySelector<HTMLElement>(`#i-${key} textarea`)?.focus();
+    else input?.scrollIntoView({ block: "nearest" });
+  }
+
+  function close() {
+    isOpen = !words;
+    typed = "";
+    onclose?.();
+  }
+
+  function keyed(event: KeyboardEvent) {
+    if (event.key === "ArrowDown") at = Math.min(at + 1, list.length - 1);
+    else if (event.key === "ArrowUp") at = Math.max(at - 1, 0);
+    else if (event.key === "Enter") void add(list[at]);
+    else if (event.key === "Escape") close();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  function left(event: FocusEvent) {
+    const to = event.relatedTarget as Element | null;
+    if (!box?.contains(to) && !copy.refused) close();
+  }
+</script>
+
+{#if isOpen}
+  <div class="insert" bind:this={box} onfocusout={left}>
+    <input
+      bind:this={input}
+      bind:value={typed}
+      class="text-input w-full border-dashed"
+      role="combobox"
+      aria-label="Add: a label or a kind"
+      aria-expanded="true"
+      aria-controls={`${id}-list`}
+      aria-activedescendant={`${id}-${at}`}
+      autocomplete="off"
+      maxlength="1000"
+      placeholder="A label, like Planned depth, m; or a kind"
+      oninput={() => (at = 0)}
+      onkeydown={keyed}
+    />
+    <ul id={`${id}-list`} role="listbox" aria-label="What to add" class="panel">
+      {#each list as offer, i (offer.id)}
+        <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
+        <li
+          id={`${id}-${i}`}
+          role="option"
+          aria-selected={i === at}
+          class={["option", i === at && "at"]}
+          onpointerdown={(event) => event.preventDefault()}
+          onclick={() => add(offer)}
+        >
+          {#if typed.trim() && !offer.named}<span class="truncate">{typed.trim()}</span><span
+              class="soft shrink-0">as {offer.label.toLowerCase()}</span
+            >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
+        </li>
+      {/each}
+    </ul>
+    {#if copy.refused}<div class="mt-2"><RefusedEdit /></div>{/if}
+  </div>
+{:else}
+  <button type="button" class="closed" onclick={() => (isOpen = true)}>{words}</button>
+{/if}
+
+<style>
+  .insert {
+    position: relative;
+    padding: 4px 0;
+  }
+
+  .panel {
+    position: absolute;
+    z-index: 20;
+    top: 38px;
+    width: 320px;
+    max-height: 300px;
+    overflow-y: auto;
+    border: 1px solid var(--color-edge);
+    border-radius: var(--radius-lg);
+    background: var(--color-paper);
+    box-shadow: var(--shadow-card);
+    padding: 5px;
+  }
+
+  .option {
+    display: flex;
+    gap: 6px;
+    border-radius: var(--radius-sm);
+    padding: 4px 8px;
+    cursor: pointer;
+  }
+
+  .option:hover {
+    background: var(--color-ground);
+  }
+
+  .option.at {
+    background: var(--color-river-tint);
+    outline: 1px solid var(--color-river);
+    outline-offset: -1px;
+  }
+
+  .closed {
+    width: 100%;
+    padding: 5px 8px;
+    text-align: left;
+    color: var(--color-soft);
+    border: 1px dashed transparent;
+    border-radius: var(--radius-md);
+  }
+
+  .closed:hover,
+  .closed:focus-visible {
+    border-color: var(--color-edge);
+    color: var(--color-ink);
+  }
+</style>

@@ -1,0 +1,170 @@
+<script lang="ts">
+  import type { Aspect, FieldKind, Width } from "../api/types";
+  import AspectLine from "./AspectLine.svelte";
+  import BandsEditor from "./BandsEditor.svelte";
+  import ChoicesEditor from "./ChoicesEditor.svelte";
+  import { workingCopy } from "./context";
+  import EditableText from "./EditableText.svelte";
+  import EditorLine from "./EditorLine.svelte";
+  import { KINDS } from "./kinds";
+  import LimitsEditor from "./LimitsEditor.svelte";
+  import Picker from "./Picker.svelte";
+  import RefusedEdit from "./RefusedEdit.svelte";
+
+  let { key }: { key: string } = $props();
+
+  const copy = workingCopy();
+  const view = $derived(copy.view(key));
+  const node = $derived(view.node);
+  const numbers = $derived(
+    [...copy.nodes.values()].flatMap((it) =>
+      it.node.type === "field" && (it.node.kind.type === "number" || it.node.kind.type === "money")
+        ? [{ id: it.node.key, label: it.name }]
+        : [],
+    ),
+  );
+  const WIDTHS: Width[] = ["full", "half", "third"];
+  const aspects = $derived<[Aspect, import("../api/types").Condition | null][]>(
+    node.type === "field"
+      ? [
+          ["shown", node.shown],
+          ["required", node.required],
+          ["editable", node.editable],
+        ]
+      : [["shown", node.shown]],
+  );
+  const band = $derived(view.state.type === "plain" ? null : view.state.band);
+
+  function setKind(id: string) {
+    const kind = KINDS.find((it) => it.id === id)?.start as FieldKind;
+    if (node.type === "field" && id !== node.kind.type) void copy.edit({ type: "setKind", key, kind });
+  }
+
+  function rename(input: HTMLInputElement) {
+    const to = input.value.trim();
+    if (to && to !== key)
+      void copy.edit({ type: "renameKey", key, to }).then((done) => done ?? (input.value = key));
+    else input.value = key;
+  }
+</script>
+
+<section class="card" aria-label={`Logic of ${view.name}`} id={`n-${key}`}>
+  <header class="mb-1.5 flex items-center gap-2">
+    <h3 class="min-w-0 truncate text-sm font-semibold">{view.name}</h3>
+    {#if node.type === "field"}
+      <Picker
+        label="Kind"
+        text={KINDS.find(({ id }) => id === node.kind.type)?.label.toLowerCase() ?? ""}
+        options={KINDS}
+        chosen={[node.kind.type]}
+        onpick={setKind}
+      />
+    {:else}
+      <span class="soft">{node.type}</span>
+    {/if}
+    <input
+      class="key token bare ml-auto min-w-0 text-right text-soft"
+      size={Math.min(24, key.length + 1)}
+      aria-label="Key"
+      title="Key: the name in exports and formulas"
+      value={key}
+      spellcheck="false"
+      onchange={(event) => rename(event.currentTarget)}
+    />
+  </header>
+  <RefusedEdit />
+  {#each aspects as [aspect, condition] (aspect)}
+    <AspectLine {key} {aspect} {condition} />
+  {/each}
+  {#if node.type === "field"}
+    {#if node.kind.type === "oneChoice"}
+      <ChoicesEditor field={node} choices={node.kind.choices} layout={node.kind.layout} />
+    {/if}
+    <LimitsEditor field={node} />
+    {#if node.kind.type === "number" || node.kind.type === "money"}
+      <BandsEditor
+        title="Look"
+        bands={node.bands}
+        now={band}
+        canBeEmpty
+        onchange={(bands) => copy.edit({ type: "setBands", key, bands })}
+      />
+    {/if}
+    <EditorLine title="Width">
+      <span role="group" aria-label="Width">
+        {#each WIDTHS as width (width)}
+          <button
+            type="button"
+            class={["token plain", width === node.width && "on"]}
+            aria-pressed={width === node.width}
+            onclick={() => copy.edit({ type: "setWidth", key, width })}>{width}</button
+          >
+        {/each}
+      </span>
+    </EditorLine>
+  {:else if node.type === "indicator"}
+    <EditorLine title="Follows">
+      <Picker
+        label="Follows"
+        tone="field"
+        text={copy.nodes.get(node.follows)?.name ?? ""}
+        options={numbers}
+        chosen={[node.follows]}
+        onpick={(field) => copy.edit({ type: "follow", key, field })}
+      />
+      in bands; blank shows nothing
+    </EditorLine>
+    <BandsEditor
+      title="Bands"
+      bands={node.bands}
+      now={band}
+      canBeEmpty={false}
+      onchange={(bands) => copy.edit({ type: "setBands", key, bands })}
+    />
+  {/if}
+  {#if node.type === "field" || node.type === "section"}
+    <EditorLine title="Help">
+      {#key key}<EditableText
+          value={node.help}
+          label="Help"
+          placeholder="A line that helps to answer"
+          lines
+          onchange={(help) => copy.edit({ type: "setHelp", key, help })}
+        />{/key}
+    </EditorLine>
+  {/if}
+  <footer class="flex flex-wrap gap-1 border-t border-[#ece9dd] pt-2">
+    <button type="button" class="token plain" title="Move up (Alt ↑)" onclick={() => copy.move(key, -1)}
+      >Move up</button
+    >
+    <button type="button" class="token plain" title="Move down (Alt ↓)" onclick={() => copy.move(key, 1)}
+      >Move down</button
+    >
+    <button
+      type="button"
+      class="token plain"
+      title="Duplicate (Ctrl D)"
+      onclick={() => copy.make({ type: "duplicate", key })}>Duplicate</button
+    >
+    <button
+      type="button"
+      class="token plain ml-auto"
+      title="Delete (Del)"
+      onclick={() => copy.edit({ type: "delete", keys: [key], dropFollowers: false })}>Delete</button
+    >
+  </footer>
+</section>
+
+<style>
+  .card {
+    border: 1.5px solid #d2a02a;
+    border-radius: var(--radius-xl);
+    background: var(--color-paper);
+    box-shadow: var(--shadow-card);
+    padding: 11px 14px 12px;
+    position: absolute;
+    top: -6px;
+    inset-inline: 10px;
+    z-index: 10;
+  }
+</style>

@@ -1,0 +1,122 @@
+import type { ClauseOperand, Condition, Field, Operator } from "../api/types";
+
+export type Clause = Exclude<Condition, { type: "all" | "any" | "always" | "never" }>;
+export type Group = Extract<Condition, { type: "all" | "any" }>;
+
+/** A clause while it is being written: what stands in its tokens, complete or not. */
+export type ClauseDraft = {
+  field: string;
+  operator: Operator;
+  choices: string[];
+  text: string;
+  first: string;
+  firstIn: boolean;
+  second: string;
+  secondIn: boolean;
+  whenBlank: boolean | null;
+};
+
+export function isGroup(condition: Condition): condition is Group {
+  return condition.type === "all" || condition.type === "any";
+}
+
+export function isPlain(condition: Condition): condition is Extract<Condition, { type: "always" | "never" }> {
+  return condition.type === "always" || condition.type === "never";
+}
+
+/** A clause about a field with nothing said yet. */
+export function begun(field: string, operator: Operator): ClauseDraft {
+  return {
+    field,
+    operator,
+    choices: [],
+    text: "",
+    first: "",
+    firstIn: true,
+    second: "",
+    secondIn: true,
+    whenBlank: null,
+  };
+}
+
+/** The tokens of a clause. */
+export function opened(clause: Clause): ClauseDraft {
+  switch (clause.type) {
+    case "answered":
+      return begun(clause.field, "answered");
+    case "isBlank":
+      return begun(clause.field, "blank");
+    case "choice":
+      return { ...begun(clause.field, clause.test), choices: clause.choices, whenBlank: clause.whenBlank };
+    case "text":
+      return { ...begun(clause.field, clause.test), text: clause.text, whenBlank: clause.whenBlank };
+    case "comparison":
+      return { ...begun(clause.field, clause.test), first: side(clause.to), whenBlank: clause.whenBlank };
+    case "between":
+      return {
+        ...begun(clause.field, "between"),
+        first: side(clause.from),
+        firstIn: clause.fromIncluded,
+        second: side(clause.to),
+        secondIn: clause.toIncluded,
+        whenBlank: clause.whenBlank,
+      };
+  }
+}
+
+function side(operand: ClauseOperand): string {
+  return operand.type === "number" ? String(operand.number) : operand.date;
+}
+
+/** The clause the tokens make; null while one of them is missing. */
+export function closed(draft: ClauseDraft, field: Field): Clause | null {
+  const { operator, whenBlank } = draft;
+  const about = { field: draft.field, whenBlank };
+  switch (operator) {
+    case "answered":
+      return { type: "answered", field: draft.field };
+    case "blank":
+      return { type: "isBlank", field: draft.field };
+    case "is":
+    case "isNot":
+      if (field.kind.type === "yesNo" || field.kind.type === "oneChoice")
+        return draft.choices.length
+          ? { type: "choice", ...about, test: operator, choices: draft.choices }
+          : null;
+      return draft.text.trim() ? { type: "text", ...about, test: operator, text: draft.text.trim() } : null;
+    case "contains":
+    case "doesNotContain":
+      return draft.text.trim() ? { type: "text", ...about, test: operator, text: draft.text.trim() } : null;
+    case "between": {
+      const from = operand(draft.first, field);
+      const to = operand(draft.second, field);
+      const edges = { fromIncluded: draft.firstIn, toIncluded: draft.secondIn };
+      return from && to ? { type: "between", ...about, from, to, ...edges } : null;
+    }
+    default: {
+      const to = operand(draft.first, field);
+      return to ? { type: "comparison", ...about, test: operator, to } : null;
+    }
+  }
+}
+
+function operand(typed: string, field: Field): ClauseOperand | null {
+  if (field.kind.type === "date")
+    return /^\d{4}-\d\d-\d\d$/.test(typed) ? { type: "date", date: typed } : null;
+  const number = decimal(typed);
+  return number === null ? null : { type: "number", number };
+}
+
+/** The most digits that a number keeps on its way through JavaScript. */
+const MOST_DIGITS = 15;
+
+/** A number as an author types it, with a point or a comma; null where it is none. */
+export function decimal(typed: string): number | null {
+  const text = typed
+    .trim()
+    .replace(/[\s\u00a0\u202f]/g, "")
+    .replace("−", "-")
+    .replace(",", ".");
+  const isNumber = /^[-+]?(\d+\.?\d*|\.\d+)$/.test(text);
+  return isNumber && text.replace(/\D/g, "").length <= MOST_DIGITS ? Number(text) : null;
+}

@@ -1,0 +1,209 @@
+import { tick } from "svelte";
+import { SvelteMap } from "svelte/reactivity";
+import { Problem, request } from "../api/http";
+import type { Follower } from "../api/follower";
+import type { Draft, DraftChange, Edit, NodeView, Vocabulary } from "../api/types";
+
+const PAUSE = 1_500;
+
+/** What an edit was refused for, and what can be done about it. */
+export type Refused = { message: string; followers: Follower[]; anyway: Edit | null };
+
+/** The working copy of a template in the Draft view. Edits and answers are sent one after the other, as they were made. */
+export class WorkingCopy {
+  nodes = new SvelteMap<string, NodeView>();
+  held = new SvelteMap<string, string[]>();
+  answers = $state<Record<string, string>>({});
+  title = $state("");
+  subtitle = $state("");
+  changed = $state("");
+  release = $state(0);
+  canUndo = $state(false);
+  canRedo = $state(false);
+  selected = $state<string | null>(null);
+  refused = $state<Refused | null>(null);
+  /** What the author is told once: that somebody else edited, that the server is not there. */
+  told = $state("");
+  revision = $state(0);
+  vocabulary: Vocabulary = { operators: {} };
+
+  private readonly base: string;
+  private queue: Promise<unknown> = Promise.resolve();
+  private untried = new Map<string, string>();
+
+  constructor(readonly template: string) {
+    this.base = `/api/templates/${template}/draft`;
+  }
+
+  async open(): Promise<void> {
+    const draft = await request<Draft>("GET", this.base);
+    this.vocabulary = draft.vocabulary;
+    this.release = draft.release;
+    this.answers = draft.answers;
+    this.nodes.clear();
+    this.held.clear();
+    this.take({ ...draft, gone: [] });
+  }
+
+  private take(change: DraftChange): void {
+    for (const [key, view] of Object.entries(change.nodes)) this.nodes.set(key, view);
+    for (const [key, keys] of Object.entries(change.held)) this.held.set(key, keys);
+    for (const key of change.gone) {
+      this.nodes.delete(key);
+      this.held.delete(key);
+      if (this.selected === key) this.selected = null;
+    }
+    this.title = change.title;
+    this.subtitle = change.subtitle;
+    this.revision = change.revision;
+    this.changed = change.changed;
+    this.canUndo = change.canUndo;
+    this.canRedo = change.canRedo;
+  }
+
+  view(key: string): NodeView {
+    return this.nodes.get(key)!;
+  }
+
+  inside(key: string): string[] {
+    return this.held.get(key) ?? [];
+  }
+
+  /** What holds a node. */
+  holder(key: string): string {
+    for (const [holder, keys] of this.held) if (keys.includes(key)) return holder;
+    return "";
+  }
+
+  /** Makes an edit; resolves to the keys it added, or to null where it was refused. */
+  edit(edit: Edit): Promise<string[] | null> {
+    return this.ask(async () => {
+      const change = await request<DraftChange>("POST", `${this.base}/edits`, {
+        revision: this.revision,
+        edit,
+      });
+      const added = Object.keys(change.nodes).filter((key) => !this.nodes.has(key));
+      const answered = edit.type === "renameKey" ? this.answers[edit.key] : undefined;
+      if (edit.type === "renameKey" && answered !== undefined) {
+        this.answers[edit.to] = answered;
+        delete this.answers[edit.key];
+      }
+      this.take(change);
+      if (edit.type === "renameKey") this.selected = edit.to;
+      return added;
+    }, edit);
+  }
+
+  /** Adds or copies something and selects it. */
+  async make(edit: Edit): Promise<string | null> {
+    const added = await this.edit(edit);
+    const key = added?.[0] ?? null;
+    if (key) this.selected = key;
+    return key;
+  }
+
+  undo = (): Promise<unknown> =>
+    this.ask(async () => this.take(await request("POST", `${this.base}/undo`)), null);
+  redo = (): Promise<unknown> =>
+    this.ask(async () => this.take(await request("POST", `${this.base}/redo`)), null);
+
+  /** Types into the document; only the last of what was typed in a hurry is sent. */
+  tryOut(key: string, text: string): void {
+    this.answers[key] = text;
+    const waits = this.untried.has(key);
+    this.untried.set(key, text);
+    if (!waits) {
+      void this.ask(async () => {
+        const typed = this.untried.get(key) ?? "";
+        this.untried.delete(key);
+        this.take(await request("PUT", `${this.base}/answers`, { key, typed }));
+      }, null);
+    }
+  }
+
+  clearAnswers(): Promise<unknown> {
+    this.answers = {};
+    return this.ask(async () => this.take(await request("DELETE", `${this.base}/answers`)), null);
+  }
+
+  private ask<T>(work: () => Promise<T>, edit: Edit | null): Promise<T | null> {
+    const turn = this.queue.then(() => this.attempt(work, edit));
+    this.queue = turn;
+    return turn;
+  }
+
+  private async attempt<T>(work: () => Promise<T>, edit: Edit | null): Promise<T | null> {
+    this.refused = null;
+    for (;;) {
+      try {
+        const result = await work();
+        this.told = "";
+        return result;
+      } catch (problem) {
+        if (!(problem instanceof Problem)) throw problem;
+        if (problem.passing) {
+          this.told = "The server cannot be reached; your last edit is tried again.";
+          await new Promise((resolve) => setTimeout(resolve, PAUSE));
+          continue;
+        }
+        if (problem.status === 409) {
+          await this.open();
+          this.told = problem.message;
+        } else {
+          this.refused = {
+            message: problem.message,
+            followers: problem.followers,
+            anyway: withDropping(edit),
+          };
+        }
+        return null;
+      }
+    }
+  }
+
+  /** Selects a node; `reveal` brings it into sight. */
+  async select(key: string | null, reveal = false): Promise<void> {
+    if (key !== this.selected) this.refused = null;
+    this.selected = key;
+    if (!key || !reveal) return;
+    await tick();
+    const desk = document.getElementById("desk");
+    const place = document.getElementById(`i-${key}`)?.getBoundingClientRect();
+    const room = desk?.getBoundingClientRect();
+    if (desk && place && room && (place.top < room.top + 20 || place.top > room.top + room.height / 2))
+      desk.scrollTop += place.top - room.top - room.height / 4;
+  }
+
+  /** Every section and item in reading order. */
+  get order(): string[] {
+    return this.inside("").flatMap((page) =>
+      this.inside(page).flatMap((section) => [section, ...this.inside(section)]),
+    );
+  }
+
+  /** Moves a node one place, over the end of its section into the next. */
+  async move(key: string, step: -1 | 1): Promise<void> {
+    const holder = this.holder(key);
+    const siblings = this.inside(holder);
+    const at = siblings.indexOf(key) + step;
+    if (at >= 0 && at < siblings.length) {
+      await this.edit({
+        type: "move",
+        key,
+        holder,
+        after: (step === 1 ? siblings[at] : siblings[at - 1]) ?? null,
+      });
+      return;
+    }
+    const neighbours = this.inside(this.holder(holder));
+    const neighbour = neighbours[neighbours.indexOf(holder) + step];
+    if (neighbour && this.nodes.get(key)?.node.type !== "section") {
+      const last = this.inside(neighbour).at(-1) ?? null;
+      await this.edit({ type: "move", key, holder: neighbour, after: step === 1 ? null : last });
+    }
+  }
+}
+
+function withDropping(edit: Edit | null): Edit | null {
+  return edit && "dropFollowers" in edit ? { ...edit, dropFollowers: true } : null;
+}

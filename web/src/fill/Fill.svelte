@@ -1,0 +1,25 @@
+<script lang="ts">
+  import DocumentForm from "./DocumentForm.svelte";
+  import { Filling } from "./filling.svelte";
+  import ThankYou from "./ThankYou.svelte";
+
+  const filling = new Filling(location.pathname.split("/")[2] ?? "");
+  const opened = filling.open();
+</script>
+
+<svelte:head><title>{filling.sheet?.title ?? "Loesscape"}</title></svelte:head>
+
+{#await opened}
+  <p class="soft p-10 text-center" role="status">Opening the document …</p>
+{:then}
+  {#if filling.record !== null}
+    <ThankYou {filling} record={filling.record} />
+  {:else}
+    <DocumentForm {filling} />
+  {/if}
+{:catch problem}
+  <main class="mx-auto mt-24 max-w-md px-6 text-center">
+    <h1 class="text-lg font-semibold">This document cannot be opened</h1>
+    <p class="mt-2">{problem.message}</p>
+  </main>
+{/await}

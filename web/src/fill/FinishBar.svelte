@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { time } from "../times";
+  import type { Filling } from "./filling.svelte";
+
+  let { filling, onnext, onfinish }: { filling: Filling; onnext: () => void; onfinish: () => void } =
+    $props();
+
+  const needed = $derived(filling.sheet?.obstacles.length ?? 0);
+</script>
+
+<div class="fixed inset-x-0 bottom-0 z-10 bg-spruce text-spruce-ink">
+  {#if filling.refused}
+    <p role="alert" class="bg-clay-tint px-4 py-2 text-center text-[14px] font-semibold text-clay">
+      {filling.refused}
+    </p>
+  {/if}
+  <div class="bar mx-auto max-w-[1120px] px-4 py-2.5 text-[14px] sm:px-6">
+    <p class="needed">
+      {#if needed}
+        <b class="font-semibold">{needed} {needed === 1 ? "answer" : "answers"}</b>
+        needed before you can finish
+      {:else}
+        Nothing more is needed
+      {/if}
+    </p>
+    {#if needed}
+      <button class="next button on-spruce px-3 py-1.5 text-[14px]" onclick={onnext}>Show the next one</button
+      >
+    {/if}
+    <span class="kept text-[13px] text-spruce-soft" role="status">
+      {#if filling.waiting}Not kept yet; trying again{:else if filling.keptAt}Kept {time(filling.keptAt)}{/if}
+    </span>
+    <button
+      class="finish button primary px-4 py-1.5 text-[14.5px]"
+      disabled={filling.busy}
+      onclick={onfinish}
+    >
+      Finish
+    </button>
+  </div>
+</div>
+
+<style>
+  .bar {
+    display: flex;
+    align-items: center;
+    gap: 16px;
+  }
+
+  .finish {
+    margin-left: auto;
+  }
+
+  @media (max-width: 639px) {
+    .bar {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      gap: 6px 12px;
+    }
+
+    .kept {
+      grid-area: 1 / 2;
+      text-align: right;
+    }
+
+    .next {
+      justify-self: start;
+    }
+
+    .finish {
+      grid-area: 2 / 2;
+    }
+  }
+</style>

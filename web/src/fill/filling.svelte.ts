@@ -1,0 +1,150 @@
+import { SvelteSet } from "svelte/reactivity";
+import { Problem, request } from "../api/http";
+import type { AnswerKept, Field, Finished, NodeStateFieldState, Sheet } from "../api/types";
+
+const FIRST_PAUSE = 500;
+const LONGEST_PAUSE = 8_000;
+
+/** One person's way through a document: what is typed is shown at once, sent in order, and never lost on the way. */
+export class Filling {
+  sheet = $state<Sheet | null>(null);
+  typed = $state<Record<string, string>>({});
+  keptAt = $state<string | null>(null);
+  /** Whether an answer could not be sent yet and is tried again. */
+  waiting = $state(false);
+  /** What the server refused for good. */
+  refused = $state("");
+  /** What appeared last, for those who cannot see it appear. */
+  news = $state("");
+  busy = $state(false);
+  /** Whether finishing was tried, so that what is missing is said beside each field. */
+  asked = $state(false);
+  left = new SvelteSet<string>();
+
+  private readonly base: string;
+  private readonly unsentName: string;
+  private unsent: Record<string, string> = {};
+  private sending: Promise<void> | null = null;
+
+  constructor(readonly link: string) {
+    this.base = `/api/fill/${link}`;
+    this.unsentName = `unsent ${link}`;
+  }
+
+  async open(): Promise<void> {
+    const sheet = await request<Sheet>("GET", this.base);
+    this.sheet = sheet;
+    this.typed = sheet.answers;
+    this.unsent = sheet.record === null ? JSON.parse(localStorage.getItem(this.unsentName) ?? "{}") : {};
+    Object.assign(this.typed, this.unsent);
+    void this.send();
+  }
+
+  get record(): number | null {
+    return this.sheet?.record ?? null;
+  }
+
+  field(key: string): Field | undefined {
+    const node = this.sheet?.nodes[key];
+    return node?.type === "field" ? node : undefined;
+  }
+
+  type(key: string, text: string): void {
+    this.typed[key] = text;
+    this.unsent[key] = text;
+    this.remember();
+    void this.send();
+  }
+
+  /** What is to be said beside a field now: only when its filler has left it, or tried to finish. */
+  message(key: string, state: NodeStateFieldState): string {
+    if (!this.asked && !this.left.has(key)) return "";
+    if (state.problem) return state.problem;
+    return this.asked && state.missing ? "This still needs an answer." : "";
+  }
+
+  /** The next field in document order that still needs something, from the one given on; from the start after the last. */
+  next(after: string | null): string | undefined {
+    const wanting = this.sheet?.obstacles.map(({ key }) => key) ?? [];
+    const order = Object.keys(this.sheet?.nodes ?? {});
+    const from = after ? order.indexOf(after) : -1;
+    return wanting.find((key) => order.indexOf(key) > from) ?? wanting[0];
+  }
+
+  async finish(): Promise<void> {
+    this.busy = true;
+    this.refused = "";
+    try {
+      await this.send();
+      const finished = await request<Finished>("POST", `${this.base}/finish`);
+      this.sheet!.obstacles = finished.obstacles;
+      this.sheet!.record = finished.record;
+      this.asked = true;
+    } catch (problem) {
+      this.refused = message(problem);
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  async again(): Promise<void> {
+    await request<void>("POST", `${this.base}/again`);
+    location.reload();
+  }
+
+  /** Sends what is not sent yet, one answer after the other; ends when all is kept or refused. */
+  private send(): Promise<void> {
+    this.sending ??= this.sendAll().finally(() => (this.sending = null));
+    return this.sending;
+  }
+
+  private async sendAll(): Promise<void> {
+    let pause = FIRST_PAUSE;
+    for (let key = Object.keys(this.unsent)[0]; key !== undefined; key = Object.keys(this.unsent)[0]) {
+      const text = this.unsent[key]!;
+      try {
+        const kept = await request<AnswerKept>("PUT", `${this.base}/answers/${key}`, { typed: text });
+        this.sent(key, text);
+        this.take(kept);
+        this.waiting = false;
+        pause = FIRST_PAUSE;
+      } catch (problem) {
+        if (problem instanceof Problem && problem.passing) {
+          this.waiting = true;
+          await new Promise((resolve) => setTimeout(resolve, pause));
+          pause = Math.min(2 * pause, LONGEST_PAUSE);
+        } else {
+          this.sent(key, text);
+          this.refused = message(problem);
+        }
+      }
+    }
+  }
+
+  private sent(key: string, text: string): void {
+    if (this.unsent[key] === text) delete this.unsent[key];
+    this.remember();
+  }
+
+  private remember(): void {
+    if (Object.keys(this.unsent).length) localStorage.setItem(this.unsentName, JSON.stringify(this.unsent));
+    else localStorage.removeItem(this.unsentName);
+  }
+
+  private take(kept: AnswerKept): void {
+    const sheet = this.sheet!;
+    const appeared = Object.keys(kept.states).filter(
+      (key) => kept.states[key]!.shown && !sheet.states[key]?.shown && this.field(key),
+    );
+    Object.assign(sheet.states, kept.states);
+    sheet.progress = kept.progress;
+    sheet.obstacles = kept.obstacles;
+    this.keptAt = kept.kept;
+    if (appeared.length === 1) this.news = `New question: ${this.field(appeared[0]!)!.label}`;
+    else if (appeared.length) this.news = `${appeared.length} new questions`;
+  }
+}
+
+function message(problem: unknown): string {
+  return problem instanceof Problem ? problem.message : String(problem);
+}

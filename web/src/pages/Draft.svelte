@@ -1,0 +1,73 @@
+<script lang="ts">
+  import { provide } from "../draft/context";
+  import Contents from "../draft/Contents.svelte";
+  import Desk from "../draft/Desk.svelte";
+  import { shortcuts } from "../draft/shortcuts";
+  import { WorkingCopy } from "../draft/working.svelte";
+  import { inside } from "../router.svelte";
+  import { time } from "../times";
+  import TopBar from "./TopBar.svelte";
+
+  let { template }: { template: string } = $props();
+
+  // svelte-ignore state_referenced_locally -- the page is made anew for another template
+  const copy = provide(new WorkingCopy(template));
+  const opened = copy.open();
+  let inserting = $state<string | null>(null);
+
+  const items = $derived(
+    [...copy.nodes.values()].filter(({ node }) => node.type !== "page" && node.type !== "section"),
+  );
+  const folded = $derived(items.filter(({ state }) => !state.shown).length);
+  const answered = $derived(Object.values(copy.answers).filter(Boolean).length);
+  const keyed = shortcuts(copy, (after) => (inserting = after));
+</script>
+
+<svelte:head><title>{copy.title || "Draft"} · Loesscape</title></svelte:head>
+<svelte:window onkeydown={keyed} />
+
+<div class="grid h-screen grid-rows-[48px_minmax(0,1fr)_36px]">
+  <TopBar
+    title={copy.title}
+    note={copy.release ? `after release ${copy.release}` : "never released"}
+    {template}
+    view="Draft"
+  >
+    <span class="text-xs whitespace-nowrap text-spruce-soft" role="status"
+      >{copy.changed ? `kept ${time(copy.changed)}` : ""}</span
+    >
+    <button class="button on-spruce" disabled={!copy.canUndo} title="Undo (Ctrl Z)" onclick={copy.undo}
+      >Undo</button
+    >
+    <button class="button on-spruce" disabled={!copy.canRedo} title="Redo (Ctrl Shift Z)" onclick={copy.redo}
+      >Redo</button
+    >
+    <a class="button primary" href={`/templates/${template}/release`} use:inside>Release and link</a>
+  </TopBar>
+  {#await opened}
+    <p class="soft p-10 text-center" role="status">Opening the draft …</p>
+  {:then}
+    <main class="grid min-h-0 grid-cols-[210px_minmax(0,1fr)]">
+      <Contents />
+      <Desk {inserting} onclosed={() => (inserting = null)} />
+    </main>
+  {:catch problem}
+    <main class="p-10 text-center"><p class="trouble" role="alert">{problem.message}</p></main>
+  {/await}
+  <footer class="flex items-center gap-5 border-t bg-straw px-4 text-[12.5px]">
+    {#if copy.told}
+      <span class="trouble" role="alert">{copy.told}</span>
+      <button class="button quiet py-0" onclick={() => (copy.told = "")}>Close</button>
+    {:else if copy.refused && !copy.selected}
+      <span class="trouble" role="alert">{copy.refused.message}</span>
+    {/if}
+    <span class="soft" role="status">{folded} of {items.length} items folded now</span>
+    {#if answered}
+      <span class="soft">{answered} {answered === 1 ? "answer" : "answers"} tried out</span>
+      <button class="button quiet py-0" onclick={() => copy.clearAnswers()}>Clear them</button>
+    {/if}
+    <span class="soft ml-auto whitespace-nowrap"
+      >Ctrl Enter adds below · Alt ↑ ↓ moves · Ctrl D duplicates · Del deletes</span
+    >
+  </footer>
+</div>

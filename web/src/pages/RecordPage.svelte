@@ -1,0 +1,85 @@
+<script lang="ts">
+  import { Problem, request } from "../api/http";
+  import type { Look, RecordPage } from "../api/types";
+  import Mark from "../document/Mark.svelte";
+  import { inside } from "../router.svelte";
+  import { dayAndTime } from "../times";
+  import TopBar from "./TopBar.svelte";
+
+  let { template, number }: { template: string; number: number } = $props();
+
+  let page = $state<RecordPage | null>(null);
+  let trouble = $state("");
+
+  $effect(() => {
+    request<RecordPage>("GET", `/api/templates/${template}/records/${number}`)
+      .then((loaded) => (page = loaded))
+      .catch((problem) => (trouble = problem instanceof Problem ? problem.message : String(problem)));
+  });
+</script>
+
+<svelte:head><title>Record {number} · {page?.content.title ?? ""} · Loesscape</title></svelte:head>
+
+{#snippet said(text: string, look: Look)}
+  {#if !text}
+    <span class="soft">not answered</span>
+  {:else}
+    <span
+      class={[
+        "whitespace-pre-wrap",
+        look.bold && "font-semibold",
+        look.shade !== "plain" &&
+          `shade-${look.shade} inline-flex items-center gap-1.5 rounded-md border px-2 py-0.5`,
+      ]}
+    >
+      <Mark mark={look.mark} />{text}
+    </span>
+  {/if}
+{/snippet}
+
+<TopBar title={page?.content.title} {template} view="Records" />
+<main class="mx-auto max-w-[760px] px-6 py-6">
+  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  {#if page}
+    <div class="mb-4 flex items-center gap-3">
+      <a class="link" href={`/templates/${template}/records`} use:inside>All records</a>
+      <span class="soft"
+        >Record {page.number}, release {page.release}, finished {dayAndTime(page.finished)}</span
+      >
+      <div class="ml-auto flex gap-2">
+        {#if page.newer}<a class="button" href={`/templates/${template}/records/${page.newer}`} use:inside
+            >Newer</a
+          >{/if}
+        {#if page.older}<a class="button" href={`/templates/${template}/records/${page.older}`} use:inside
+            >Older</a
+          >{/if}
+        <a
+          class="button primary"
+          href={`/api/templates/${template}/records/${page.number}/record.pdf`}
+          download>PDF</a
+        >
+      </div>
+    </div>
+    <article class="border bg-paper px-10 py-9">
+      <h1 class="text-[22px] leading-tight font-semibold">{page.content.title}</h1>
+      <p class="soft">{page.content.subtitle}</p>
+      {#each page.content.sections as section, i (i)}
+        <h2 class="mt-7 mb-1 border-b pb-1.5 text-[15.5px] font-semibold">{section.title}</h2>
+        <dl>
+          {#each section.lines as line, j (j)}
+            {#if line.type === "told"}
+              <div class="soft py-2 text-[13.5px] whitespace-pre-wrap">{line.text}</div>
+            {:else}
+              <div
+                class="grid gap-x-6 border-b border-ground py-2 last:border-0 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
+              >
+                <dt class="soft">{line.label}</dt>
+                <dd class="text-[14.5px] break-words">{@render said(line.text, line.look)}</dd>
+              </div>
+            {/if}
+          {/each}
+        </dl>
+      {/each}
+    </article>
+  {/if}
+</main>

@@ -1,0 +1,168 @@
+<script lang="ts">
+  import { Problem, request } from "../api/http";
+  import type { RecordTable } from "../api/types";
+  import { inside, router } from "../router.svelte";
+  import { dayAndTime } from "../times";
+  import TopBar from "./TopBar.svelte";
+
+  let { template }: { template: string } = $props();
+
+  const COLUMNS_AT_FIRST = 6;
+  const remembered = $derived(`columns ${template}`);
+
+  let table = $state<RecordTable | null>(null);
+  let sort = $state("number");
+  let descending = $state(true);
+  let filter = $state("");
+  let hidden = $state<string[] | null>(null);
+  let choosing = $state(false);
+  let trouble = $state("");
+  let latest = 0;
+
+  $effect(() => {
+    const query = new URLSearchParams({ sort, descending: String(descending), filter });
+    void load(`/api/templates/${template}/records?${query}`);
+  });
+
+  async function load(path: string) {
+    const turn = ++latest;
+    try {
+      const loaded = await request<RecordTable>("GET", path);
+      if (turn !== latest) return;
+      table = loaded;
+      hidden ??=
+        JSON.parse(localStorage.getItem(remembered) ?? "null") ??
+        loaded.columns.slice(COLUMNS_AT_FIRST).map(({ key }) => key);
+    } catch (problem) {
+      trouble = problem instanceof Problem ? problem.message : String(problem);
+    }
+  }
+
+  const columns = $derived(table?.columns.filter(({ key }) => !hidden?.includes(key)) ?? []);
+
+  function toggle(key: string) {
+    hidden = hidden?.includes(key) ? hidden.filter((other) => other !== key) : [...(hidden ?? []), key];
+    localStorage.setItem(remembered, JSON.stringify(hidden));
+  }
+
+  function order(key: string) {
+    descending = sort === key ? !descending : key === "number" || key === "finished";
+    sort = key;
+  }
+
+  const direction = (key: string) => (sort === key ? (descending ? "descending" : "ascending") : "none");
+</script>
+
+<svelte:head><title>Records · {table?.title ?? ""} · Loesscape</title></svelte:head>
+
+{#snippet heading(key: string, name: string, right: boolean, title: string)}
+  <th
+    class={["px-3 py-2 font-semibold whitespace-nowrap", right && "text-right"]}
+    aria-sort={direction(key)}
+    {title}
+  >
+    <button class="hover:text-ink" onclick={() => order(key)}
+      >{name}<span aria-hidden="true" class="inline-block w-3 text-center"
+        >{sort === key ? (descending ? "↓" : "↑") : ""}</span
+      ></button
+    >
+  </th>
+{/snippet}
+
+<TopBar title={table?.title} {template} view="Records" />
+<main class="px-6 py-5">
+  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  {#if table && table.total === 0}
+    <div class="mx-auto mt-10 max-w-xl rounded-xl border bg-paper px-8 py-12 text-center">
+      <h2 class="text-base font-semibold">Nothing has come in yet</h2>
+      <p class="soft mt-1">Records appear here as soon as somebody finishes the document through a link.</p>
+      <a class="button primary mt-4" href={`/templates/${template}/release`} use:inside
+        >Release and get a link</a
+      >
+    </div>
+  {:else if table}
+    <div class="mb-4 flex flex-wrap items-center gap-3">
+      <input
+        class="text-input w-72 py-[6px]"
+        type="search"
+        placeholder="Filter by any text"
+        aria-label="Filter records"
+        bind:value={filter}
+      />
+      <span class="soft" role="status"
+        >{table.rows.length === table.total
+          ? `${table.total} records`
+          : `${table.rows.length} of ${table.total} records`}</span
+      >
+      <div class="ml-auto flex items-center gap-2">
+        <button class="button" aria-expanded={choosing} onclick={() => (choosing = !choosing)}
+          >Columns: {columns.length} of {table.columns.length}</button
+        >
+        <a class="button" href={`/api/templates/${template}/records.csv`} download>Export CSV</a>
+        <a class="button" href={`/api/templates/${template}/records.json`} download>Export JSON</a>
+      </div>
+    </div>
+    {#if choosing}
+      <fieldset
+        class="mb-4 grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-x-6 gap-y-1 rounded-xl border bg-paper px-5 py-4"
+      >
+        <legend class="px-1 font-semibold">Columns</legend>
+        {#each table.columns as column (column.key)}
+          <label class="flex items-baseline gap-2"
+            ><input
+              type="checkbox"
+              checked={!hidden?.includes(column.key)}
+              onchange={() => toggle(column.key)}
+            />
+            {column.name}</label
+          >
+        {/each}
+      </fieldset>
+    {/if}
+    <div class="overflow-x-auto rounded-xl border bg-paper">
+      <table class="w-full text-left">
+        <thead>
+          <tr class="border-b text-xs text-soft">
+            {@render heading("number", "Record", true, "Record")}
+            {@render heading("finished", "Finished", false, "Finished")}
+            {#each columns as column (column.key)}
+              {@render heading(column.key, column.name, column.numeric, column.label)}
+            {/each}
+            {@render heading("release", "Release", true, "Release")}
+          </tr>
+        </thead>
+        <tbody>
+          {#each table.rows as row (row.number)}
+            <tr
+              class="cursor-pointer border-b last:border-0 hover:bg-straw"
+              onclick={() => router.go(`/templates/${template}/records/${row.number}`)}
+            >
+              <td class="px-3 py-2 text-right tabular-nums"
+                ><a
+                  class="link"
+                  href={`/templates/${template}/records/${row.number}`}
+                  use:inside
+                  onclick={(event) => event.stopPropagation()}>{row.number}</a
+                ></td
+              >
+              <td class="px-3 py-2 whitespace-nowrap">{dayAndTime(row.finished)}</td>
+              {#each columns as column (column.key)}
+                <td
+                  class={["max-w-64 truncate px-3 py-2", column.numeric && "text-right tabular-nums"]}
+                  title={row.cells[column.key]}>{row.cells[column.key] ?? ""}</td
+                >
+              {/each}
+              <td class="px-3 py-2 text-right tabular-nums">{row.release}</td>
+            </tr>
+          {:else}
+            <tr
+              ><td colspan={columns.length + 3} class="soft px-5 py-8 text-center"
+                >No record says “{filter}”.</td
+              ></tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    </div>
+  {/if}
+</main>

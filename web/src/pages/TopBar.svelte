@@ -1,0 +1,62 @@
+<script lang="ts">
+  import type { Snippet } from "svelte";
+  import { inside, router } from "../router.svelte";
+  import { session } from "../session.svelte";
+
+  let {
+    title = "",
+    note = "",
+    template,
+    view,
+    children,
+  }: { title?: string; note?: string; template?: string; view?: string; children?: Snippet } = $props();
+
+  const views = [
+    { name: "Draft", path: "" },
+    { name: "Release", path: "/release" },
+    { name: "Records", path: "/records" },
+  ];
+
+  async function signOut() {
+    await session.signOut();
+    router.go("/");
+  }
+</script>
+
+<header class="flex h-12 items-center gap-4 bg-spruce px-4 text-spruce-ink">
+  <a
+    href="/templates"
+    use:inside
+    class="shrink-0 rounded-md"
+    aria-label="All templates"
+    title="All templates"
+  >
+    <img src="/logo.svg" alt="" width="26" height="26" />
+  </a>
+  {#if template}
+    <a href={`/templates/${template}`} use:inside class="max-w-80 truncate text-[14.5px] font-semibold"
+      >{title}</a
+    >
+    {#if note}<span class="text-xs whitespace-nowrap text-spruce-soft">{note}</span>{/if}
+    <nav class="ml-3 flex h-full gap-0.5" aria-label="Views of this template">
+      {#each views as { name, path } (name)}
+        <a
+          href={`/templates/${template}${path}`}
+          use:inside
+          aria-current={view === name ? "page" : undefined}
+          class="flex h-12 items-center border-b-[3px] border-transparent px-3 pt-[3px] text-[#c6d6d1] hover:text-white aria-[current]:border-gold aria-[current]:font-semibold aria-[current]:text-white"
+          >{name}</a
+        >
+      {/each}
+    </nav>
+  {:else}
+    <span class="text-[14.5px] font-semibold">{title}</span>
+  {/if}
+  <div class="ml-auto flex items-center gap-3">
+    {@render children?.()}
+    {#if !template}
+      <span class="text-xs text-spruce-soft">{session.value?.author}</span>
+      <button class="button on-spruce" onclick={signOut}>Sign out</button>
+    {/if}
+  </div>
+</header>

@@ -1,0 +1,27 @@
+/** Where we are: the path of the address. */
+class Router {
+  path = $state(location.pathname);
+
+  constructor() {
+    addEventListener("popstate", () => (this.path = location.pathname));
+  }
+
+  go(path: string): void {
+    history.pushState(null, "", path);
+    this.path = path;
+    scrollTo(0, 0);
+  }
+}
+
+export const router = new Router();
+
+/** Lets a link change the page without loading it anew; modified clicks stay the browser's. */
+export function inside(link: HTMLAnchorElement): { destroy: () => void } {
+  const follow = (event: MouseEvent) => {
+    if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
+    event.preventDefault();
+    router.go(link.pathname);
+  };
+  link.addEventListener("click", follow);
+  return { destroy: () => link.removeEventListener("click", follow) };
+}
