@@ -1,0 +1,185 @@
+package loesscape.core.editing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.util.List;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Item;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import org.junit.jupiter.api.Test;
+
+/** Edits on a small document: a purpose, a section that follows it, and fields that follow each other. */
+class EditingTest {
+
+    private static final FieldKind PURPOSES = new FieldKind.OneChoice(
+            List.of(new Choice("household", "Household"), new Choice("irrigation", "Irrigation")),
+            FieldKind.ChoiceLayout.MARKS);
+    private static final Clause IRRIGATION =
+            new Clause.ChoiceClause("purpose", ChoiceTest.IS, List.of("irrigation"), null);
+    private static final FieldKind NUMBER = new FieldKind.Number(1, "ha", null, null);
+
+    private final Template permit = new Template(
+            "Permit",
+            "",
+            List.of(new Page(
+                    "page",
+                    "",
+                    null,
+                    List.of(
+                            new Section("start", "Start", "", null, List.of(field("purpose", PURPOSES))),
+                            new Section(
+                                    "water",
+                                    "Water",
+                                    "",
+                                    IRRIGATION,
+                                    List.of(
+                                            field("area", NUMBER),
+                                            field("plan", new FieldKind.Text("", 0))
+                                                    .withShown(new Clause.Answered("area"))))))));
+
+    @Test
+    void aRenamedChoiceKeepsItsFollowers() {
+        Template after = Editing.apply(permit, new Edit.RelabelChoice("purpose", "irrigation", "Watering of fields"));
+        assertThat(section(after, "water").shown()).isEqualTo(IRRIGATION);
+        assertThat(((FieldKind.OneChoice) field(after, "purpose").kind())
+                        .choices()
+                        .get(1)
+                        .label())
+                .isEqualTo("Watering of fields");
+    }
+
+    @Test
+    void aRenamedKeyIsChangedEverywhere() {
+        Template after = Editing.apply(permit, new Edit.RenameKey("purpose", "use"));
+        assertThat(section(after, "water").shown())
+                .isEqualTo(new Clause.ChoiceClause("use", ChoiceTest.IS, List.of("irrigation"), null));
+        assertThatThrownBy(() -> Editing.apply(permit, new Edit.RenameKey("purpose", "area")))
+                .isInstanceOf(Refusal.class)
+                .hasMessage("The key “area” is already used by “area”.");
+        assertThatThrownBy(() -> Editing.apply(permit, new Edit.RenameKey("purpose", "Not a key")))
+                .isInstanceOf(Refusal.class);
+    }
+
+    @Test
+    void aFieldThatOthersFollowIsDeletedOnlyWithTheirConditions() {
+        Refusal refusal = catchThrowableOfType(
+                Refusal.class, () -> Editing.apply(permit, new Edit.Delete(List.of("purpose"), false)));
+        assertThat(refusal.followers()).containsExactly(new Refusal.Follower("water", "Water", "shown"));
+        Template after = Editing.apply(permit, new Edit.Delete(List.of("purpose"), true));
+        assertThat(section(after, "water").shown()).isNull();
+        assertThat(after.fields()).extracting(Field::key).containsExactly("area", "plan");
+    }
+
+    @Test
+    void aChoiceThatIsFollowedIsTakenAwayOnlyWithItsConditions() {
+        assertThatThrownBy(() -> Editing.apply(permit, new Edit.RemoveChoice("purpose", "irrigation", false)))
+                .isInstanceOf(Refusal.class)
+                .hasMessage("Conditions name the choice “Irrigation” of “purpose”.");
+        Template after = Editing.apply(permit, new Edit.RemoveChoice("purpose", "irrigation", true));
+        assertThat(section(after, "water").shown()).isNull();
+    }
+
+    @Test
+    void logicInsideACopyLooksAtTheCopy() {
+        Template after = Editing.apply(permit, new Edit.Duplicate("water"));
+        assertThat(after.pages().getFirst().sections())
+                .extracting(Section::key)
+                .containsExactly("start", "water", "water_2");
+        assertThat(section(after, "water_2").shown()).isEqualTo(IRRIGATION);
+        assertThat(field(after, "plan_2").shown()).isEqualTo(new Clause.Answered("area_2"));
+        assertThat(field(after, "plan").shown()).isEqualTo(new Clause.Answered("area"));
+    }
+
+    @Test
+    void aNewCircleIsRefused() {
+        assertThatThrownBy(() -> Editing.apply(
+                        permit, new Edit.SetCondition(List.of("purpose"), Aspect.SHOWN, new Clause.Answered("plan"))))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("go round in a circle");
+    }
+
+    @Test
+    void anotherKindIsRefusedWhileConditionsCompareTheAnswer() {
+        assertThatThrownBy(() -> Editing.apply(permit, new Edit.SetKind("purpose", new FieldKind.Text("", 0))))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("cannot become another kind");
+        Template after = Editing.apply(permit, new Edit.SetKind("area", new FieldKind.Text("", 0)));
+        assertThat(field(after, "area").kind()).isEqualTo(new FieldKind.Text("", 0));
+        assertThat(field(after, "plan").shown()).isEqualTo(new Clause.Answered("area"));
+    }
+
+    @Test
+    void aNewNumberTakesTheUnitAtTheEndOfItsLabel() {
+        Template after = Editing.apply(permit, new Edit.Add(Edit.Novelty.NUMBER, "Planned depth, m", "start", null));
+        Field added = field(after, "planned_depth");
+        assertThat(added.label()).isEqualTo("Planned depth");
+        assertThat(added.kind()).isEqualTo(new FieldKind.Number(2, "m", null, null));
+        assertThat(section(after, "start").items()).extracting(Item::key).containsExactly("planned_depth", "purpose");
+    }
+
+    @Test
+    void anIndicatorFollowsTheNearestNumberBeforeItAndNeedsOne() {
+        Template after = Editing.apply(permit, new Edit.Add(Edit.Novelty.INDICATOR, "Size", "water", "area"));
+        Indicator size = (Indicator) section(after, "water").items().get(1);
+        assertThat(size.follows()).isEqualTo("area");
+        Template without = Editing.apply(permit, new Edit.Delete(List.of("water"), false));
+        assertThatThrownBy(() -> Editing.apply(without, new Edit.Add(Edit.Novelty.INDICATOR, "Size", "start", null)))
+                .isInstanceOf(Refusal.class)
+                .hasMessage("An indicator follows a number, and there is none yet. Add a number first.");
+    }
+
+    @Test
+    void anEditIsTakenBackEvenAfterAnotherElsewhereButNotOverOneInTheSamePlace() {
+        Template relabelled = Editing.apply(permit, new Edit.Relabel("area", "Irrigated area"));
+        Change change = Change.between(Parts.of(permit), Parts.of(relabelled));
+        Template elsewhere = Editing.apply(relabelled, new Edit.Relabel("plan", "Crop plan"));
+        assertThat(change.reversed().applyTo(elsewhere))
+                .isEqualTo(Editing.apply(permit, new Edit.Relabel("plan", "Crop plan")));
+        Template same = Editing.apply(relabelled, new Edit.SetHelp("area", "All fields"));
+        assertThatThrownBy(() -> change.reversed().applyTo(same))
+                .isInstanceOf(Refusal.class)
+                .hasMessage("Changed since by another edit: “Irrigated area”.");
+    }
+
+    @Test
+    void oneConditionIsSetOnManyNodesAtOnce() {
+        Template after = Editing.apply(
+                permit, new Edit.SetCondition(List.of("area", "plan"), Aspect.REQUIRED, new Condition.Always()));
+        assertThat(after.fields())
+                .extracting(Field::required)
+                .containsExactly(null, new Condition.Always(), new Condition.Always());
+        assertThatThrownBy(() -> Editing.apply(
+                        permit, new Edit.SetCondition(List.of("water"), Aspect.REQUIRED, new Condition.Always())))
+                .isInstanceOf(Refusal.class);
+    }
+
+    private static Field field(String key, FieldKind kind) {
+        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+    }
+
+    private static Field field(Template template, String key) {
+        return template.fields().stream()
+                .filter(it -> it.key().equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Section section(Template template, String key) {
+        return template.pages().stream()
+                .flatMap(page -> page.sections().stream())
+                .filter(it -> it.key().equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+}

@@ -1,0 +1,96 @@
+package loesscape.core.editing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.random.RandomGenerator;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Node;
+import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
+import loesscape.core.testing.Cases;
+import loesscape.core.testing.RandomTemplates;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+
+/** Whatever is edited in whatever order, the template stays valid, and all of it can be taken back. */
+class RandomEditsTest {
+
+    @Test
+    void everySequenceOfEditsKeepsTheTemplateValidAndCanBeTakenBack() {
+        int[] made = {0};
+        Cases.check("random edits", 1_500, (random, size) -> {
+            Template first = RandomTemplates.template(random, size);
+            Template now = first;
+            List<Change> changes = new ArrayList<>();
+            for (int i = 0; i < 12; i++) {
+                Template before = now;
+                try {
+                    now = Editing.apply(before, edit(random, before));
+                } catch (Refusal refusal) {
+                    assertThat(refusal).hasMessageNotContaining("null");
+                    continue;
+                }
+                made[0]++;
+                assertThat(Validation.of(now)).isEmpty();
+                Change change = Change.between(Parts.of(before), Parts.of(now));
+                assertThat(change.applyTo(before)).isEqualTo(now);
+                changes.add(change);
+            }
+            for (Change change : changes.reversed()) {
+                now = change.reversed().applyTo(now);
+            }
+            assertThat(now).isEqualTo(first);
+        });
+        assertThat(made[0]).as("edits that were not refused").isGreaterThan(5_000);
+    }
+
+    private static Edit edit(RandomGenerator random, Template template) {
+        List<Node> nodes = template.nodes();
+        List<Field> fields = template.fields();
+        Node node = nodes.get(random.nextInt(nodes.size()));
+        String key = node.key();
+        String other = nodes.get(random.nextInt(nodes.size())).key();
+        String inside = Parts.of(template).heldBy(other).stream().findFirst().orElse(null);
+        return switch (random.nextInt(fields.isEmpty() ? 8 : 13)) {
+            case 0 -> new Edit.Retitle("Title " + random.nextInt(9), "");
+            case 1 -> new Edit.Add(pick(random, Edit.Novelty.values()), "Label", other, inside);
+            case 2 -> new Edit.Relabel(key, "Label " + random.nextInt(9));
+            case 3 -> new Edit.SetHelp(key, "Help");
+            case 4 -> new Edit.RenameKey(key, "key_" + random.nextInt(50));
+            case 5 -> new Edit.Move(key, other, inside);
+            case 6 -> new Edit.Duplicate(key);
+            case 7 -> new Edit.Delete(List.of(key), random.nextBoolean());
+            case 8 ->
+                new Edit.SetCondition(
+                        List.of(key), pick(random, Aspect.values()), RandomTemplates.condition(random, fields));
+            case 9 -> new Edit.SetWidth(key, Field.Width.HALF);
+            case 10 -> new Edit.SetKind(key, new FieldKind.Text("", 0));
+            case 11 -> choiceEdit(random, fields.get(random.nextInt(fields.size())));
+            default -> new Edit.SetBands(key, List.of());
+        };
+    }
+
+    private static Edit choiceEdit(RandomGenerator random, Field field) {
+        String first = firstChoice(field);
+        return switch (random.nextInt(4)) {
+            case 0 -> new Edit.AddChoice(field.key(), "Another", first);
+            case 1 -> new Edit.RelabelChoice(field.key(), first == null ? "none" : first, "New words");
+            case 2 -> new Edit.MoveChoice(field.key(), first == null ? "none" : first, null);
+            default -> new Edit.RemoveChoice(field.key(), first == null ? "none" : first, random.nextBoolean());
+        };
+    }
+
+    private static @Nullable String firstChoice(Field field) {
+        return field.kind() instanceof FieldKind.OneChoice one
+                ? one.choices().getLast().id()
+                : null;
+    }
+
+    private static <T> T pick(RandomGenerator random, T[] from) {
+        return from[random.nextInt(from.length)];
+    }
+}

@@ -1,0 +1,94 @@
+package loesscape.core.evaluation;
+
+import static loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
+import static loesscape.core.model.Clause.Comparison.OrderTest;
+import static loesscape.core.model.Clause.TextClause.TextTest;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.stream.Stream;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What every clause says of a blank, as its author left it and as they set it. */
+class BlankRulesTest {
+
+    private static final Operand TEN = new Operand.NumberOperand(BigDecimal.TEN);
+    private static final Operand TWENTY = new Operand.NumberOperand(BigDecimal.valueOf(20));
+
+    interface Make {
+        Clause of(@Nullable Boolean whenBlank);
+    }
+
+    private static Arguments rule(String words, boolean metWhenBlank, Make make) {
+        return Arguments.of(words, metWhenBlank, make);
+    }
+
+    static Stream<Arguments> rules() {
+        return Stream.of(
+                rule("choice is", false, it -> new Clause.ChoiceClause("c", ChoiceTest.IS, List.of("a"), it)),
+                rule("choice is not", true, it -> new Clause.ChoiceClause("c", ChoiceTest.IS_NOT, List.of("a"), it)),
+                rule("is one of", false, it -> new Clause.ChoiceClause("c", ChoiceTest.IS, List.of("a", "b"), it)),
+                rule("is none of", true, it -> new Clause.ChoiceClause("c", ChoiceTest.IS_NOT, List.of("a", "b"), it)),
+                rule("text is", false, it -> new Clause.TextClause("t", TextTest.IS, "x", it)),
+                rule("text is not", true, it -> new Clause.TextClause("t", TextTest.IS_NOT, "x", it)),
+                rule("contains", false, it -> new Clause.TextClause("t", TextTest.CONTAINS, "x", it)),
+                rule("does not contain", true, it -> new Clause.TextClause("t", TextTest.DOES_NOT_CONTAIN, "x", it)),
+                rule("=", false, it -> new Clause.Comparison("n", OrderTest.EQUAL, TEN, it)),
+                rule("≠", true, it -> new Clause.Comparison("n", OrderTest.NOT_EQUAL, TEN, it)),
+                rule("<", false, it -> new Clause.Comparison("n", OrderTest.LESS, TEN, it)),
+                rule("≤", false, it -> new Clause.Comparison("n", OrderTest.AT_MOST, TEN, it)),
+                rule(">", false, it -> new Clause.Comparison("n", OrderTest.MORE, TEN, it)),
+                rule("≥", false, it -> new Clause.Comparison("n", OrderTest.AT_LEAST, TEN, it)),
+                rule("between", false, it -> new Clause.Between("n", TEN, true, TWENTY, true, it)),
+                rule("is answered", false, it -> new Clause.Answered("n")),
+                rule("is blank", true, it -> new Clause.IsBlank("n")));
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @MethodSource("rules")
+    void blankMeetsOnlyTheNegativeClausesUnlessTheirAuthorSaysOtherwise(String words, boolean met, Make make) {
+        assertThat(holdsWhenBlank(make.of(null))).isEqualTo(met);
+        if (!words.startsWith("is answered") && !words.startsWith("is blank")) {
+            assertThat(holdsWhenBlank(make.of(true))).isTrue();
+            assertThat(holdsWhenBlank(make.of(false))).isFalse();
+        }
+    }
+
+    private static boolean holdsWhenBlank(Clause clause) {
+        Section section = new Section(
+                "s",
+                "",
+                "",
+                null,
+                List.of(
+                        field(
+                                "c",
+                                new FieldKind.OneChoice(
+                                        List.of(new Choice("a", "A"), new Choice("b", "B")),
+                                        FieldKind.ChoiceLayout.MARKS)),
+                        field("t", new FieldKind.Text("", 0)),
+                        field("n", new FieldKind.Number(2, "", null, null)),
+                        field("follower", new FieldKind.YesNo()).withShown(clause)));
+        Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        return CompiledTemplate.compile(template)
+                .evaluate(Answers.NONE)
+                .of("follower")
+                .shown();
+    }
+
+    private static Field field(String key, FieldKind kind) {
+        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+    }
+}

@@ -1,0 +1,115 @@
+package loesscape.core.evaluation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.List;
+import loesscape.core.model.Band;
+import loesscape.core.model.Bound;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Comparison.OrderTest;
+import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Look;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * Three values at every boundary: just below it, on it, just above it (ISO/IEC/IEEE 29119-4:2021, 5.2.3, boundary value
+ * analysis with three values).
+ */
+class BoundaryValuesTest {
+
+    @ParameterizedTest
+    @CsvSource({
+        "EQUAL, no, yes, no",
+        "NOT_EQUAL, yes, no, yes",
+        "LESS, yes, no, no",
+        "AT_MOST, yes, yes, no",
+        "MORE, no, no, yes",
+        "AT_LEAST, no, yes, yes"
+    })
+    void comparisonsAtTheirBoundary(OrderTest test, String below, String on, String above) {
+        Condition number = new Clause.Comparison("n", test, number("30"), null);
+        assertThat(shown(number, "n", "29.99")).isEqualTo(below.equals("yes"));
+        assertThat(shown(number, "n", "30.00")).isEqualTo(on.equals("yes"));
+        assertThat(shown(number, "n", "30.01")).isEqualTo(above.equals("yes"));
+        Condition date =
+                new Clause.Comparison("d", test, new Operand.DateOperand(java.time.LocalDate.of(2028, 2, 29)), null);
+        assertThat(shown(date, "d", "2028-02-28")).isEqualTo(below.equals("yes"));
+        assertThat(shown(date, "d", "2028-02-29")).isEqualTo(on.equals("yes"));
+        assertThat(shown(date, "d", "2028-03-01")).isEqualTo(above.equals("yes"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "true, true, no yes yes yes yes no",
+        "true, false, no yes yes yes no no",
+        "false, true, no no yes yes yes no",
+        "false, false, no no yes yes no no"
+    })
+    void betweenAtBothBoundaries(boolean fromIncluded, boolean toIncluded, String met) {
+        Condition between = new Clause.Between("n", number("10"), fromIncluded, number("20"), toIncluded, null);
+        String[] values = {"9.99", "10", "10.01", "19.99", "20", "20.01"};
+        String[] wanted = met.split(" ", -1);
+        for (int i = 0; i < values.length; i++) {
+            assertThat(shown(between, "n", values[i])).as(values[i]).isEqualTo(wanted[i].equals("yes"));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"true, low low high", "false, low high high"})
+    void bandsAtTheirEdgeNeitherOverlapNorLeaveAGap(boolean included, String wanted) {
+        Band low = new Band("low", "", Look.PLAIN, new Bound(BigDecimal.valueOf(30), included));
+        Band high = new Band("high", "", Look.PLAIN, null);
+        String[] values = {"29.99", "30", "30.01"};
+        for (int i = 0; i < values.length; i++) {
+            assertThat(Band.of(List.of(low, high), new BigDecimal(values[i])))
+                    .map(Band::id)
+                    .hasValue(wanted.split(" ", -1)[i]);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"true, no yes yes", "false, no no yes"})
+    void limitsAtTheirEdge(boolean included, String accepted) {
+        FieldKind kind = new FieldKind.Number(2, "", new Bound(BigDecimal.ZERO, included), null);
+        String[] values = {"-0.01", "0", "0.01"};
+        for (int i = 0; i < values.length; i++) {
+            NodeState state = state(template(field("n", kind)), "n", values[i]).of("n");
+            assertThat(((NodeState.FieldState) state).problem() == null)
+                    .as(values[i])
+                    .isEqualTo(accepted.split(" ", -1)[i].equals("yes"));
+        }
+    }
+
+    private static Operand number(String number) {
+        return new Operand.NumberOperand(new BigDecimal(number));
+    }
+
+    private static boolean shown(Condition condition, String key, String typed) {
+        Template template = template(
+                field("n", new FieldKind.Number(2, "", null, null)),
+                field("d", new FieldKind.Date(null, null)),
+                field("follower", new FieldKind.YesNo()).withShown(condition));
+        return state(template, key, typed).of("follower").shown();
+    }
+
+    private static State state(Template template, String key, String typed) {
+        return CompiledTemplate.compile(template).evaluate(Answers.NONE.with(key, typed));
+    }
+
+    private static Template template(Field... fields) {
+        Section section = new Section("s", "", "", null, List.of(fields));
+        return new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+    }
+
+    private static Field field(String key, FieldKind kind) {
+        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+    }
+}

@@ -1,0 +1,171 @@
+package loesscape.core.evaluation;
+
+import java.math.BigDecimal;
+import java.text.Normalizer;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import loesscape.core.model.Band;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
+
+/** The meaning of a document straight from its definition: every question is answered anew, nothing is remembered. */
+final class NaiveEvaluation {
+
+    private final Template template;
+    private final Answers answers;
+
+    NaiveEvaluation(Template template, Answers answers) {
+        this.template = template;
+        this.answers = answers;
+    }
+
+    boolean shown(Node node) {
+        Node holder = holder(node);
+        return (holder == null || shown(holder)) && (node.shown() == null || holds(node.shown()));
+    }
+
+    private @Nullable Node holder(Node node) {
+        for (Page page : template.pages()) {
+            for (Section section : page.sections()) {
+                if (section.key().equals(node.key())) {
+                    return page;
+                }
+                if (section.items().stream().anyMatch(item -> item.key().equals(node.key()))) {
+                    return section;
+                }
+            }
+        }
+        return null;
+    }
+
+    Value counting(Field field) {
+        return shown(field) ? Reading.of(field.kind(), answers.of(field.key())).value() : Value.blank();
+    }
+
+    boolean editable(Field field) {
+        return shown(field) && (field.editable() == null || holds(field.editable()));
+    }
+
+    boolean required(Field field) {
+        return editable(field) && field.required() != null && holds(field.required());
+    }
+
+    @Nullable
+    String band(Field field) {
+        return band(field.bands(), counting(field));
+    }
+
+    @Nullable
+    String band(Indicator indicator) {
+        return band(indicator.bands(), counting(field(indicator.follows())));
+    }
+
+    private static @Nullable String band(List<Band> bands, Value value) {
+        if (!(value instanceof Value.Number(BigDecimal number))) {
+            return null;
+        }
+        for (Band band : bands) {
+            if (band.upTo() == null
+                    || number.compareTo(band.upTo().at()) < 0
+                    || (band.upTo().included() && number.compareTo(band.upTo().at()) == 0)) {
+                return band.id();
+            }
+        }
+        return null;
+    }
+
+    private Field field(String key) {
+        return template.fields().stream()
+                .filter(field -> field.key().equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    boolean holds(Condition condition) {
+        return switch (condition) {
+            case Condition.Always() -> true;
+            case Condition.Never() -> false;
+            case Condition.All(var parts) ->
+                parts.stream().filter(part -> !holds(part)).count() == 0;
+            case Condition.Any(var parts) -> parts.stream().filter(this::holds).count() > 0;
+            case Clause clause -> clause(clause);
+        };
+    }
+
+    private boolean clause(Clause clause) {
+        Value value = counting(field(clause.field()));
+        if (value.isBlank()) {
+            return switch (clause) {
+                case Clause.Answered ignored -> false;
+                case Clause.IsBlank ignored -> true;
+                case Clause.ChoiceClause it -> or(it.whenBlank(), it.test() == Clause.ChoiceClause.ChoiceTest.IS_NOT);
+                case Clause.TextClause it -> or(it.whenBlank(), it.test().name().contains("NOT"));
+                case Clause.Comparison it -> or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL);
+                case Clause.Between it -> or(it.whenBlank(), false);
+            };
+        }
+        return switch (clause) {
+            case Clause.Answered ignored -> true;
+            case Clause.IsBlank ignored -> false;
+            case Clause.ChoiceClause it -> {
+                String chosen = value instanceof Value.YesNo(boolean yes)
+                        ? (yes ? "yes" : "no")
+                        : ((Value.Chosen) value).choice();
+                yield it.choices().contains(chosen) == (it.test() == Clause.ChoiceClause.ChoiceTest.IS);
+            }
+            case Clause.TextClause it -> {
+                String text = folded(((Value.Text) value).text());
+                String sought = folded(it.text());
+                yield switch (it.test()) {
+                    case IS -> text.equals(sought);
+                    case IS_NOT -> !text.equals(sought);
+                    case CONTAINS -> text.indexOf(sought) >= 0;
+                    case DOES_NOT_CONTAIN -> text.indexOf(sought) < 0;
+                };
+            }
+            case Clause.Comparison it -> {
+                int order = order(value, it.to());
+                yield switch (it.test()) {
+                    case EQUAL -> order == 0;
+                    case NOT_EQUAL -> order != 0;
+                    case LESS -> order < 0;
+                    case AT_MOST -> order <= 0;
+                    case MORE -> order > 0;
+                    case AT_LEAST -> order >= 0;
+                };
+            }
+            case Clause.Between it -> {
+                int from = order(value, it.from());
+                int to = order(value, it.to());
+                yield (from > 0 || (from == 0 && it.fromIncluded())) && (to < 0 || (to == 0 && it.toIncluded()));
+            }
+        };
+    }
+
+    private static boolean or(@Nullable Boolean set, boolean usual) {
+        return set == null ? usual : set;
+    }
+
+    private static int order(Value value, Clause.Operand operand) {
+        return switch (operand) {
+            case Clause.Operand.NumberOperand(BigDecimal to) ->
+                ((Value.Number) value).number().compareTo(to);
+            case Clause.Operand.DateOperand(LocalDate to) ->
+                ((Value.Date) value).date().compareTo(to);
+        };
+    }
+
+    private static String folded(String text) {
+        return Normalizer.normalize(text.toUpperCase(Locale.ROOT), Normalizer.Form.NFC)
+                .strip();
+    }
+}

@@ -1,0 +1,107 @@
+package loesscape.core.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Templates that break a rule are told where and how to mend it. */
+class ValidationTest {
+
+    private static final FieldKind TEXT = new FieldKind.Text("", 0);
+
+    @Test
+    void aCircleOfConditionsIsNamedLinkByLink() {
+        Template template = template(
+                field("a", TEXT).withShown(new Clause.Answered("b")),
+                field("b", TEXT).withShown(new Clause.Answered("c")),
+                field("c", TEXT)
+                        .withShown(new Condition.Any(List.of(new Condition.Always(), new Clause.IsBlank("a")))));
+        assertThat(Validation.of(template))
+                .extracting(Problem::path, Problem::message)
+                .containsExactly(tuple(
+                        "/pages/0/sections/0/items/0/shown",
+                        "These go round in a circle: “a” waits for “b”, “b” waits for “c”, “c” waits for “a”."
+                                + " Take one of these conditions away."));
+    }
+
+    @Test
+    void aSectionCannotWaitForAFieldInside() {
+        Section section = new Section("s", "S", "", new Clause.Answered("a"), List.of(field("a", TEXT)));
+        Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        assertThat(Validation.of(template))
+                .singleElement()
+                .extracting(Problem::message)
+                .asString()
+                .contains("“S” waits for “a”", "“a” waits for “S”");
+    }
+
+    @Test
+    void requiredAndEditableMayFollowEachOther() {
+        Template template = template(
+                field("a", TEXT).withRequired(new Clause.IsBlank("b")),
+                field("b", TEXT).withRequired(new Clause.IsBlank("a")).withEditable(new Clause.Answered("a")));
+        assertThat(Validation.of(template)).isEmpty();
+    }
+
+    @Test
+    void everyProblemIsToldWithItsPath() {
+        Bound ten = new Bound(BigDecimal.TEN, false);
+        Template template = template(
+                field("a", TEXT).withShown(new Clause.Answered("nowhere")),
+                field("a", new FieldKind.Number(0, "", ten, ten)),
+                field("if", new FieldKind.OneChoice(List.of(), FieldKind.ChoiceLayout.LIST)),
+                field("b", TEXT)
+                        .withRequired(
+                                new Clause.ChoiceClause("a", Clause.ChoiceClause.ChoiceTest.IS, List.of("x"), null)),
+                field("m", new FieldKind.Money("XYZ", null, null)));
+        assertThat(Validation.of(template))
+                .extracting(problem -> problem.path().replace("/pages/0/sections/0/items", ""))
+                .containsExactlyInAnyOrder(
+                        "/0/shown/field",
+                        "/1/key",
+                        "/1/kind/upper",
+                        "/2/key",
+                        "/2/kind/choices",
+                        "/3/required",
+                        "/4/kind/currency");
+    }
+
+    @Test
+    void bandsMustRise() {
+        Field field = field("n", new FieldKind.Number(0, "", null, null))
+                .withBands(List.of(
+                        new Band("one", "", Look.PLAIN, new Bound(BigDecimal.TEN, true)),
+                        new Band("two", "", Look.PLAIN, new Bound(BigDecimal.TEN, false)),
+                        new Band("three", "", Look.PLAIN, new Bound(BigDecimal.valueOf(12), false))));
+        assertThat(Validation.of(template(field)))
+                .extracting(Problem::message)
+                .containsExactly(
+                        "Each band ends above the one before; 10 does not lie above 10.",
+                        "The last band has no end; leave out its upTo.");
+    }
+
+    @Test
+    void aChainOfTenThousandConditionsIsCheckedWithoutExhaustingTheStack() {
+        List<Item> items = new ArrayList<>();
+        int count = Validation.MOST_NODES - 2;
+        for (int i = 0; i < count; i++) {
+            items.add(field("f" + i, TEXT).withShown(new Clause.Answered("f" + (i + 1) % count)));
+        }
+        Section section = new Section("s", "", "", null, items);
+        Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        assertThat(Validation.of(template)).hasSize(1);
+    }
+
+    private static Template template(Field... fields) {
+        Section section = new Section("s", "", "", null, List.of(fields));
+        return new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+    }
+
+    private static Field field(String key, FieldKind kind) {
+        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+    }
+}

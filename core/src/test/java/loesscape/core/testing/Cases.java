@@ -1,0 +1,47 @@
+package loesscape.core.testing;
+
+import java.util.random.RandomGenerator;
+import java.util.random.RandomGeneratorFactory;
+
+/**
+ * Runs a property over many random cases, small ones first, so that the first failure is near the smallest. A failure
+ * names the seed and size that make it again: {@code -Dcases.seed=... -Dcases.size=...}.
+ */
+public final class Cases {
+
+    private static final int LARGEST = 24;
+
+    private Cases() {}
+
+    /** A property of one case, made of a source of chance and a size from 1 up. */
+    public interface Property {
+        void holds(RandomGenerator random, int size);
+    }
+
+    /** Checks a property over a number of cases; prints the seed they began with. */
+    public static void check(String name, int count, Property property) {
+        Long again = Long.getLong("cases.seed");
+        if (again != null) {
+            property.holds(random(again), Integer.getInteger("cases.size", LARGEST));
+            return;
+        }
+        long start = System.nanoTime();
+        System.out.printf("%s: %,d cases from seed %d%n", name, count, start);
+        for (int i = 0; i < count; i++) {
+            long seed = start + i;
+            int size = 1 + (int) ((long) i * LARGEST / count);
+            try {
+                property.holds(random(seed), size);
+            } catch (RuntimeException | AssertionError failure) {
+                throw new AssertionError(
+                        "%s fails: -Dcases.seed=%d -Dcases.size=%d%n%s"
+                                .formatted(name, seed, size, failure.getMessage()),
+                        failure);
+            }
+        }
+    }
+
+    private static RandomGenerator random(long seed) {
+        return RandomGeneratorFactory.of("L64X128MixRandom").create(seed);
+    }
+}
