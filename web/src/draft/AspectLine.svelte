@@ -26,6 +26,12 @@
 
   const set = (to: Condition | null) =>
     copy.edit({ type: "setCondition", keys: [key], aspect, condition: to });
+  const change = (of: (now: Condition) => Condition | null) =>
+    copy.edit(() => {
+      const node = copy.view(key).node;
+      const now = aspect === "shown" ? node.shown : node.type === "field" ? node[aspect] : null;
+      return { type: "setCondition", keys: [key], aspect, condition: now && of(now) };
+    });
 
   function pick(to: string) {
     beginning = to === "when" && mode !== "when";
@@ -49,7 +55,7 @@
   />
   {#if mode === "when" && condition}
     <Now {met} />
-    <span class="mt-1 block"><GroupEditor {condition} {except} onchange={set} /></span>
+    <span class="mt-1 block"><GroupEditor {condition} {except} onchange={change} /></span>
   {:else if beginning}
     <NewClause {except} onadd={add} oncancel={() => (beginning = false)} />
   {:else}

@@ -16,7 +16,8 @@
     /** The band the number lies in now. */
     now: string | null;
     canBeEmpty: boolean;
-    onchange: (bands: Band[]) => void;
+    /** Changes the bands as they stand by then. */
+    onchange: (change: (bands: Band[]) => Band[]) => void;
   } = $props();
 
   const SHADES: Shade[] = ["plain", "moss", "river", "straw", "ochre", "clay", "stone"];
@@ -25,48 +26,56 @@
   const PLAIN: Look = { shade: "plain", bold: false, mark: "none" };
   let wrong = $state("");
 
-  const changed = (at: number, part: Partial<Band>) => onchange(bands.with(at, { ...bands[at]!, ...part }));
-  const looks = (at: number, part: Partial<Look>) => changed(at, { look: { ...bands[at]!.look, ...part } });
+  const changed = (at: number, part: Partial<Band>) =>
+    onchange((now) => (now[at] ? now.with(at, { ...now[at], ...part }) : now));
+  const looks = (at: number, part: Partial<Look>) =>
+    onchange((now) => (now[at] ? now.with(at, { ...now[at], look: { ...now[at].look, ...part } }) : now));
+  const begin = () =>
+    onchange(() => [
+      { id: "low", label: "", look: PLAIN, upTo: { at: FIRST_EDGE, included: true } },
+      { id: "high", label: "", look: { shade: "ochre", bold: true, mark: "warning" }, upTo: null },
+    ]);
 
-  function fresh(): string {
+  function fresh(bands: Band[]): string {
     let number = bands.length + 1;
     while (bands.some(({ id }) => id === `band_${number}`)) number++;
     return `band_${number}`;
   }
 
-  function begin() {
-    onchange([
-      { id: "low", label: "", look: PLAIN, upTo: { at: FIRST_EDGE, included: true } },
-      { id: "high", label: "", look: { shade: "ochre", bold: true, mark: "warning" }, upTo: null },
-    ]);
-  }
-
   /** The last band is divided: what was without an end ends a step above the edge before it. */
-  function divide() {
-    const edge = bands.at(-2)?.upTo?.at ?? 0;
-    const step = bands.length > 2 ? edge - (bands.at(-3)?.upTo?.at ?? 0) : Math.abs(edge) || FIRST_EDGE;
-    const last = bands.at(-1)!;
-    onchange([
-      ...bands.slice(0, -1),
-      {
-        ...last,
-        upTo: { at: Number((edge + step).toPrecision(12)), included: bands.at(-2)?.upTo?.included ?? false },
-      },
-      { id: fresh(), label: "", look: PLAIN, upTo: null },
-    ]);
-  }
+  const divide = () =>
+    onchange((now) => {
+      const edge = now.at(-2)?.upTo?.at ?? 0;
+      const step = now.length > 2 ? edge - (now.at(-3)?.upTo?.at ?? 0) : Math.abs(edge) || FIRST_EDGE;
+      const included = now.at(-2)?.upTo?.included ?? false;
+      return [
+        ...now.slice(0, -1),
+        { ...now.at(-1)!, upTo: { at: Number((edge + step).toPrecision(12)), included } },
+        { id: fresh(now), label: "", look: PLAIN, upTo: null },
+      ];
+    });
 
-  function remove(at: number) {
-    const rest = bands.toSpliced(at, 1);
-    const last = rest.at(-1);
-    onchange(last ? rest.with(-1, { ...last, upTo: null }) : rest);
-  }
+  const remove = (at: number) =>
+    onchange((now) => {
+      const rest = now.toSpliced(at, 1);
+      const last = rest.at(-1);
+      return last ? rest.with(-1, { ...last, upTo: null }) : rest;
+    });
 
   function edge(at: number, typed: string) {
     const number = decimal(typed);
     wrong = number === null ? `“${typed}” is not a number of at most 15 digits.` : "";
-    if (number !== null) changed(at, { upTo: { at: number, included: bands[at]!.upTo!.included } });
+    if (number !== null)
+      onchange((now) =>
+        now[at]?.upTo ? now.with(at, { ...now[at], upTo: { ...now[at].upTo, at: number } }) : now,
+      );
   }
+
+  const joins = (at: number) =>
+    onchange((now) => {
+      const upTo = now[at]?.upTo;
+      return upTo ? now.with(at, { ...now[at]!, upTo: { ...upTo, included: !upTo.included } }) : now;
+    });
 
   const name = (at: number) => bands[at]?.label || `band ${at + 1}`;
 </script>
@@ -139,7 +148,7 @@
                 type="button"
                 class="token plain min-w-0"
                 title="Which side the exact value belongs to"
-                onclick={() => changed(i, { upTo: { at: band.upTo!.at, included: !band.upTo!.included } })}
+                onclick={() => joins(i)}
               >
                 <span class="truncate"
                   >{String(band.upTo.at)} joins {band.upTo.included ? name(i) : name(i + 1)}</span

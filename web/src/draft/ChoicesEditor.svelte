@@ -12,7 +12,13 @@
   function add(event: Event) {
     event.preventDefault();
     if (!label.trim()) return;
-    void copy.edit({ type: "addChoice", key, label, after: choices.at(-1)?.id ?? null });
+    const added = label;
+    void copy.editNode(key, "field", (now) => ({
+      type: "addChoice",
+      key,
+      label: added,
+      after: now.kind.type === "oneChoice" ? (now.kind.choices.at(-1)?.id ?? null) : null,
+    }));
     label = "";
   }
 

@@ -20,8 +20,9 @@
   const copy = workingCopy();
   // svelte-ignore state_referenced_locally
   let now = $state(draft);
+  // While edits are on their way, the tokens show what their author has chosen last.
   $effect(() => {
-    now = draft;
+    if (!copy.pending) now = draft;
   });
 
   const field = $derived(copy.nodes.get(now.field)?.node as ({ type: "field" } & Field) | undefined);

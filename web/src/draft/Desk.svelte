@@ -56,15 +56,15 @@
           <EditableText
             value={copy.title}
             label="Title of the document"
-            onchange={(title) => copy.edit({ type: "retitle", title, subtitle: copy.subtitle })}
+            onchange={(title) => copy.edit(() => ({ type: "retitle", title, subtitle: copy.subtitle }))}
           />
         </div>
-        <div class="soft mb-3 text-[12.5px]">
+        <div class="soft mb-3 text-[12.5px] leading-6">
           <EditableText
             value={copy.subtitle}
             label="Subtitle"
             placeholder="A line under the title"
-            onchange={(subtitle) => copy.edit({ type: "retitle", title: copy.title, subtitle })}
+            onchange={(subtitle) => copy.edit(() => ({ type: "retitle", title: copy.title, subtitle }))}
           />
         </div>
       {/snippet}
@@ -84,7 +84,7 @@
                     reason={view.folded}
                   />
                 {:else if node.type === "section"}
-                  <h2 class="flex gap-1.5 text-[15.5px] font-semibold">
+                  <h2 class="flex gap-1.5 text-[15.5px] leading-6 font-semibold">
                     <span class="soft font-medium">{numbers.get(section)}</span>
                     <span class="grow">
                       {#if copy.selected === section || !node.title}

@@ -20,11 +20,13 @@
   const IDLE = 900;
   let area: HTMLTextAreaElement;
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let kept = $state("");
+  let kept = "";
 
+  // What is being written is not overwritten by what comes back from the server for an earlier state of it.
   $effect(() => {
+    const isBeingWritten = area.value.trim() !== kept;
     kept = value;
-    if (area.value.trim() !== value) area.value = value;
+    if (!isBeingWritten) area.value = value;
   });
   $effect(() => {
     if (autofocus) area.select();
@@ -74,27 +76,28 @@
     field-sizing: content;
     display: block;
     width: auto;
-    max-width: 100%;
+    max-width: calc(100% + 4px);
     min-width: 6ch;
+    min-height: 24px;
     resize: none;
     overflow: hidden;
     background: transparent;
-    padding: 0 3px;
+    border: 0;
+    padding: 0 4px;
     margin-left: -4px;
-    border: 1px solid transparent;
     border-radius: var(--radius-sm);
     font: inherit;
+    line-height: inherit;
     color: inherit;
   }
 
   .editable:hover {
-    border-color: var(--color-straw-line);
+    outline: 1px solid var(--color-straw-line);
   }
 
   .editable:focus-visible {
-    border-color: var(--color-river);
     background: var(--color-paper);
-    outline: 1px solid var(--color-river);
+    outline: 2px solid var(--color-river);
     outline-offset: 0;
   }
 </style>

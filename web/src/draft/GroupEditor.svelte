@@ -5,6 +5,8 @@
   import GroupEditor from "./GroupEditor.svelte";
   import NewClause from "./NewClause.svelte";
 
+  type Change = (now: Condition) => Condition | null;
+
   let {
     condition,
     except,
@@ -13,26 +15,32 @@
     condition: Condition;
     /** Fields that cannot be followed here. */
     except: string[];
-    /** The new condition; null when nothing is left of it. */
-    onchange: (condition: Condition | null) => void;
+    /** Changes the condition as it stands by then; to null when nothing is left of it. */
+    onchange: (change: Change) => void;
   } = $props();
 
   type Joint = "all" | "any";
-  const parts = $derived(isGroup(condition) ? condition.conditions : [condition]);
-  const joint = $derived<Joint>(condition.type === "any" ? "any" : "all");
+  const partsOf = (it: Condition): Condition[] => (isGroup(it) ? it.conditions : [it]);
+  const jointOf = (it: Condition): Joint => (it.type === "any" ? "any" : "all");
+  const parts = $derived(partsOf(condition));
+  const joint = $derived(jointOf(condition));
   const WORD = { all: "and", any: "or" };
   let adding = $state<{ joint: Joint; to: number | null } | null>(null);
 
   const grouped = (of: Joint, conditions: Condition[]): Condition | null =>
     conditions.length > 1 ? { type: of, conditions } : (conditions[0] ?? null);
-  const changed = (at: number, part: Condition | null) =>
-    onchange(grouped(joint, part ? parts.with(at, part) : parts.toSpliced(at, 1)));
+  const change = (at: number, part: Change) =>
+    onchange((now) => {
+      const all = partsOf(now);
+      const to = all[at] ? part(all[at]) : null;
+      return grouped(jointOf(now), to ? all.with(at, to) : all.toSpliced(at, 1));
+    });
 
   function add(clause: Clause) {
     const { joint: of, to } = adding!;
     adding = null;
-    if (to === null) onchange(grouped(parts.length > 1 ? joint : of, [...parts, clause]));
-    else changed(to, { type: of, conditions: [parts[to]!, clause] });
+    if (to !== null) change(to, (part) => ({ type: of, conditions: [part, clause] }));
+    else onchange((now) => grouped(isGroup(now) ? now.type : of, [...partsOf(now), clause]));
   }
 
   const ends = $derived<Joint[]>(parts.length > 1 ? [joint] : ["all", "any"]);
@@ -47,23 +55,26 @@
           type="button"
           class="token plain"
           title="Change between and, or"
-          onclick={() => onchange({ type: other, conditions: parts })}>{WORD[joint]}</button
+          onclick={() => onchange((now) => ({ type: other, conditions: partsOf(now) }))}>{WORD[joint]}</button
         >
       {/if}
       {#if isGroup(part)}
         <span class="nested"
-          ><GroupEditor condition={part} {except} onchange={(inner) => changed(i, inner)} /></span
+          ><GroupEditor condition={part} {except} onchange={(inner) => change(i, inner)} /></span
         >
       {:else if isPlain(part)}
         <span>{part.type}</span>
-        <button type="button" class="token bare" aria-label="Take this away" onclick={() => changed(i, null)}
-          >×</button
+        <button
+          type="button"
+          class="token bare"
+          aria-label="Take this away"
+          onclick={() => change(i, () => null)}>×</button
         >
       {:else}
         <ClauseRow
           draft={opened(part)}
-          onchange={(clause) => changed(i, clause)}
-          onremove={() => changed(i, null)}
+          onchange={(clause) => change(i, () => clause)}
+          onremove={() => change(i, () => null)}
         />
         {#if parts.length > 1}
           {#if adding?.to === i}

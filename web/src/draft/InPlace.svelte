@@ -19,7 +19,7 @@
 </script>
 
 {#if node.type === "field" && stand.type === "field"}
-  <div id={`${id}-label`} class="mb-1 flex items-baseline font-semibold">
+  <div id={`${id}-label`} class="flex items-baseline leading-6 font-semibold">
     {#if isSelected}
       <span class="min-w-0"><EditableText value={node.label} label="Label" onchange={relabel} /></span>
     {:else}
@@ -52,7 +52,7 @@
       />{:else}{node.text}{/if}
   </div>
 {:else if node.type === "indicator" && stand.type === "indicator"}
-  <div class="mb-1 font-semibold">
+  <div class="leading-6 font-semibold">
     {#if isSelected}<EditableText
         value={node.label}
         label="Label"

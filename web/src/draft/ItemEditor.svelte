@@ -87,7 +87,8 @@
         bands={node.bands}
         now={band}
         canBeEmpty
-        onchange={(bands) => copy.edit({ type: "setBands", key, bands })}
+        onchange={(change) =>
+          copy.editNode(key, "field", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}
       />
     {/if}
     <EditorLine title="Width">
@@ -119,7 +120,8 @@
       bands={node.bands}
       now={band}
       canBeEmpty={false}
-      onchange={(bands) => copy.edit({ type: "setBands", key, bands })}
+      onchange={(change) =>
+        copy.editNode(key, "indicator", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}
     />
   {/if}
   {#if node.type === "field" || node.type === "section"}

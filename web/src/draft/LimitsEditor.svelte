@@ -10,22 +10,27 @@
   const kind = $derived(field.kind);
   let wrong = $state("");
 
-  const set = (to: FieldKind) => copy.edit({ type: "setKind", key: field.key, kind: to });
+  /** What changes of the kind; the rest stays as it is when the edit's turn has come. */
+  type Part = Partial<Record<"lower" | "upper", Bound | null>> &
+    Partial<Record<"decimals" | "longest", number>> &
+    Partial<Record<"unit" | "currency" | "placeholder", string>> &
+    Partial<Record<"earliest" | "latest", string | null>>;
+  const set = (part: Part) =>
+    copy.editNode(field.key, "field", (now) => ({
+      type: "setKind",
+      key: now.key,
+      kind: { ...now.kind, ...part } as FieldKind,
+    }));
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 
-  function bound(
-    event: Event,
-    before: Bound | null,
-    included: boolean,
-    make: (to: Bound | null) => FieldKind,
-  ) {
+  function bound(event: Event, before: Bound | null, included: boolean, make: (to: Bound | null) => Part) {
     const typed = value(event).trim();
     const at = decimal(typed);
     wrong = typed && at === null ? `“${typed}” is not a number of at most 15 digits.` : "";
     if (!wrong) void set(make(at === null ? null : { at, included: before?.included ?? included }));
   }
 
-  function whole(event: Event, most: number, make: (to: number) => FieldKind) {
+  function whole(event: Event, most: number, make: (to: number) => Part) {
     const typed = value(event).trim();
     const number = typed === "" ? 0 : Number(typed);
     wrong =
@@ -41,7 +46,7 @@
   words: [string, string],
   limit: Bound | null,
   usual: boolean,
-  make: (to: Bound | null) => FieldKind,
+  make: (to: Bound | null) => Part,
 )}
   <span class="flex items-center gap-1">
     <button
@@ -82,7 +87,7 @@
             inputmode="numeric"
             size="2"
             value={kind.decimals}
-            onchange={(event) => whole(event, 10, (decimals) => ({ ...kind, decimals }))}
+            onchange={(event) => whole(event, 10, (decimals) => ({ decimals }))}
           /></label
         >
         <label class="soft flex items-center gap-1"
@@ -91,7 +96,7 @@
             size="5"
             maxlength="20"
             value={kind.unit}
-            onchange={(event) => set({ ...kind, unit: value(event).trim() })}
+            onchange={(event) => set({ unit: value(event).trim() })}
           /></label
         >
       {:else}
@@ -101,7 +106,7 @@
             size="4"
             maxlength="3"
             value={kind.currency}
-            onchange={(event) => set({ ...kind, currency: value(event).trim().toUpperCase() })}
+            onchange={(event) => set({ currency: value(event).trim().toUpperCase() })}
           /></label
         >
       {/if}
@@ -116,7 +121,7 @@
           class="token value"
           type="date"
           value={kind.earliest ?? ""}
-          onchange={(event) => set({ ...kind, earliest: value(event) || null })}
+          onchange={(event) => set({ earliest: value(event) || null })}
         /></label
       >
       <label class="soft flex items-center gap-1"
@@ -124,7 +129,7 @@
           class="token value"
           type="date"
           value={kind.latest ?? ""}
-          onchange={(event) => set({ ...kind, latest: value(event) || null })}
+          onchange={(event) => set({ latest: value(event) || null })}
         /></label
       >
     </div>
@@ -139,7 +144,7 @@
           size="6"
           placeholder="no limit"
           value={kind.longest || ""}
-          onchange={(event) => whole(event, 100_000, (longest) => ({ ...kind, longest }))}
+          onchange={(event) => whole(event, 100_000, (longest) => ({ longest }))}
         /> characters</label
       >
       <label class="soft flex items-center gap-1"
@@ -147,7 +152,7 @@
           class="token plain"
           size="14"
           value={kind.placeholder}
-          onchange={(event) => set({ ...kind, placeholder: value(event).trim() })}
+          onchange={(event) => set({ placeholder: value(event).trim() })}
         /></label
       >
     </div>

@@ -2,7 +2,7 @@ import { tick } from "svelte";
 import { SvelteMap } from "svelte/reactivity";
 import { Problem, request } from "../api/http";
 import type { Follower } from "../api/follower";
-import type { Draft, DraftChange, Edit, NodeView, Vocabulary } from "../api/types";
+import type { Draft, DraftChange, Edit, Node, NodeView, Vocabulary } from "../api/types";
 
 const PAUSE = 1_500;
 
@@ -25,6 +25,8 @@ export class WorkingCopy {
   /** What the author is told once: that somebody else edited, that the server is not there. */
   told = $state("");
   revision = $state(0);
+  /** How many edits and answers are on their way. */
+  pending = $state(0);
   vocabulary: Vocabulary = { operators: {} };
 
   private readonly base: string;
@@ -75,23 +77,46 @@ export class WorkingCopy {
     return "";
   }
 
-  /** Makes an edit; resolves to the keys it added, or to null where it was refused. */
-  edit(edit: Edit): Promise<string[] | null> {
-    return this.ask(async () => {
-      const change = await request<DraftChange>("POST", `${this.base}/edits`, {
-        revision: this.revision,
-        edit,
-      });
-      const added = Object.keys(change.nodes).filter((key) => !this.nodes.has(key));
-      const answered = edit.type === "renameKey" ? this.answers[edit.key] : undefined;
-      if (edit.type === "renameKey" && answered !== undefined) {
-        this.answers[edit.to] = answered;
-        delete this.answers[edit.key];
-      }
-      this.take(change);
-      if (edit.type === "renameKey") this.selected = edit.to;
-      return added;
-    }, edit);
+  /**
+   * Makes an edit; resolves to the keys it added, or to null where it was refused. An edit that is made of how things
+   * stand is given as a function, which is asked when its turn has come and all edits before it are done.
+   */
+  edit(what: Edit | (() => Edit)): Promise<string[] | null> {
+    let edit: Edit | null = null;
+    return this.ask(
+      async () => {
+        edit ??= typeof what === "function" ? what() : what;
+        const change = await request<DraftChange>("POST", `${this.base}/edits`, {
+          revision: this.revision,
+          edit,
+        });
+        const added = Object.keys(change.nodes).filter((key) => !this.nodes.has(key));
+        this.take(change);
+        if (edit.type === "renameKey") this.renamed(edit.key, edit.to);
+        return added;
+      },
+      () => edit,
+    );
+  }
+
+  private renamed(from: string, to: string): void {
+    const typed = this.answers[from];
+    if (typed !== undefined) this.answers[to] = typed;
+    delete this.answers[from];
+    this.selected = to;
+  }
+
+  /** Edits what hangs on a node as it stands when the edit's turn has come. */
+  editNode<T extends Node["type"]>(
+    key: string,
+    type: T,
+    make: (node: Extract<Node, { type: T }>) => Edit,
+  ): Promise<string[] | null> {
+    return this.edit(() => {
+      const node = this.nodes.get(key)?.node;
+      if (node?.type !== type) throw new Problem(422, "This is no longer in the document.");
+      return make(node as Extract<Node, { type: T }>);
+    });
   }
 
   /** Adds or copies something and selects it. */
@@ -102,10 +127,8 @@ export class WorkingCopy {
     return key;
   }
 
-  undo = (): Promise<unknown> =>
-    this.ask(async () => this.take(await request("POST", `${this.base}/undo`)), null);
-  redo = (): Promise<unknown> =>
-    this.ask(async () => this.take(await request("POST", `${this.base}/redo`)), null);
+  undo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/undo`)));
+  redo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/redo`)));
 
   /** Types into the document; only the last of what was typed in a hurry is sent. */
   tryOut(key: string, text: string): void {
@@ -117,22 +140,23 @@ export class WorkingCopy {
         const typed = this.untried.get(key) ?? "";
         this.untried.delete(key);
         this.take(await request("PUT", `${this.base}/answers`, { key, typed }));
-      }, null);
+      });
     }
   }
 
   clearAnswers(): Promise<unknown> {
     this.answers = {};
-    return this.ask(async () => this.take(await request("DELETE", `${this.base}/answers`)), null);
+    return this.ask(async () => this.take(await request("DELETE", `${this.base}/answers`)));
   }
 
-  private ask<T>(work: () => Promise<T>, edit: Edit | null): Promise<T | null> {
-    const turn = this.queue.then(() => this.attempt(work, edit));
+  private ask<T>(work: () => Promise<T>, edit: () => Edit | null = () => null): Promise<T | null> {
+    this.pending++;
+    const turn = this.queue.then(() => this.attempt(work, edit)).finally(() => this.pending--);
     this.queue = turn;
     return turn;
   }
 
-  private async attempt<T>(work: () => Promise<T>, edit: Edit | null): Promise<T | null> {
+  private async attempt<T>(work: () => Promise<T>, edit: () => Edit | null): Promise<T | null> {
     this.refused = null;
     for (;;) {
       try {
@@ -153,7 +177,7 @@ export class WorkingCopy {
           this.refused = {
             message: problem.message,
             followers: problem.followers,
-            anyway: withDropping(edit),
+            anyway: withDropping(edit()),
           };
         }
         return null;

@@ -121,7 +121,7 @@
   </main>
 </div>
 <p class="sr-only" role="status">{filling.news}</p>
-<FinishBar {filling} onnext={() => lead(filling.next(focused))} onfinish={finish} />
+<FinishBar {filling} onnext={async () => lead(await filling.next(focused))} onfinish={finish} />
 
 <style>
   .row {

@@ -4,6 +4,8 @@ import type { AnswerKept, Field, Finished, NodeStateFieldState, Sheet } from "..
 
 const FIRST_PAUSE = 500;
 const LONGEST_PAUSE = 8_000;
+/** How long leading on waits for what was just typed to be taken into account. */
+const PATIENCE = 1_000;
 
 /** One person's way through a document: what is typed is shown at once, sent in order, and never lost on the way. */
 export class Filling {
@@ -64,7 +66,8 @@ export class Filling {
   }
 
   /** The next field in document order that still needs something, from the one given on; from the start after the last. */
-  next(after: string | null): string | undefined {
+  async next(after: string | null): Promise<string | undefined> {
+    await Promise.race([this.send(), new Promise((resolve) => setTimeout(resolve, PATIENCE))]);
     const wanting = this.sheet?.obstacles.map(({ key }) => key) ?? [];
     const order = Object.keys(this.sheet?.nodes ?? {});
     const from = after ? order.indexOf(after) : -1;

@@ -10,6 +10,10 @@ import java.math.BigDecimal;
  */
 public record Bound(BigDecimal at, boolean included) {
 
+    public Bound {
+        at = Numbers.canonical(at);
+    }
+
     /** Tells whether {@code number} lies on the inner side of this bound as the upper end of a range. */
     public boolean holdsBelow(BigDecimal number) {
         int order = number.compareTo(at);

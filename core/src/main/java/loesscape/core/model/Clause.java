@@ -156,7 +156,12 @@ public sealed interface Clause extends Condition {
     sealed interface Operand {
 
         /** A fixed number. */
-        record NumberOperand(BigDecimal number) implements Operand {}
+        record NumberOperand(BigDecimal number) implements Operand {
+
+            public NumberOperand {
+                number = Numbers.canonical(number);
+            }
+        }
 
         /** A fixed date. */
         record DateOperand(LocalDate date) implements Operand {}

@@ -20,6 +20,14 @@ public final class Numbers {
                 && (long) number.precision() - number.scale() <= MOST_DIGITS;
     }
 
+    /** The one form of a number that is the same for 2.0 and 2.00. Hostile exponents are left alone; they are refused. */
+    static BigDecimal canonical(BigDecimal number) {
+        if (number.signum() == 0) {
+            return BigDecimal.ZERO;
+        }
+        return isReasonable(number) ? number.stripTrailingZeros() : number;
+    }
+
     /** The number in digits, with a point, without an exponent and without trailing zeros. */
     public static String plain(BigDecimal number) {
         return number.signum() == 0 ? "0" : number.stripTrailingZeros().toPlainString();

@@ -45,7 +45,7 @@ public sealed interface Value {
     record Number(BigDecimal number) implements Value {
 
         public Number {
-            number = number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros();
+            number = Numbers.canonical(number);
         }
     }
 

@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import loesscape.formats.template.TemplateFile;
+import loesscape.server.security.ProblemResponse;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -26,7 +27,7 @@ class BodyLimit extends OncePerRequestFilter {
             throws ServletException, IOException {
         int most = request.getRequestURI().endsWith("/import") ? TemplateFile.LARGEST : USUAL;
         if (request.getContentLengthLong() > most) {
-            Problems.write(response, 413, "Too large", "At most %d bytes are taken here.".formatted(most));
+            ProblemResponse.write(response, 413, "Too large", "At most %d bytes are taken here.".formatted(most));
             return;
         }
         chain.doFilter(new Bounded(request, most), response);

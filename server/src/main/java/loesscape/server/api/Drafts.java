@@ -33,15 +33,13 @@ class Drafts {
     private final TemplateStore templates;
     private final TryoutStore tryouts;
     private final ReleaseStore releases;
-    private final Recent<UUID, Entry> models = new Recent<>(32);
+    private final Recent<UUID, DraftModel> models = new Recent<>(32);
 
     Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases) {
         this.templates = templates;
         this.tryouts = tryouts;
         this.releases = releases;
     }
-
-    private record Entry(int revision, DraftModel model) {}
 
     /**
      * A whole draft.
@@ -219,12 +217,12 @@ class Drafts {
     }
 
     private DraftModel model(WorkingCopy copy) {
-        Entry known = models.get(copy.id());
-        if (known != null && known.revision() == copy.revision()) {
-            return known.model();
+        DraftModel known = models.get(copy.id());
+        if (known != null && known.template().equals(copy.template())) {
+            return known;
         }
         DraftModel model = new DraftModel(copy.template());
-        models.put(copy.id(), new Entry(copy.revision(), model));
+        models.put(copy.id(), model);
         return model;
     }
 

@@ -1,18 +1,13 @@
 package loesscape.server.api;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
 import java.util.List;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.InvalidTemplate;
-import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonProblem;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
 
 /** Errors as problem details (RFC 9457): what is wrong, where, and how to mend it. */
 @RestControllerAdvice
@@ -69,18 +64,5 @@ class Problems {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, String.valueOf(cause.getMessage()));
         problem.setTitle(title);
         return problem;
-    }
-
-    /** Writes a problem where no controller is at work. */
-    static void write(HttpServletResponse response, int status, String title, String detail) throws IOException {
-        ObjectNode problem = JsonNodeFactory.instance.objectNode();
-        problem.put("type", "about:blank");
-        problem.put("title", title);
-        problem.put("status", status);
-        problem.put("detail", detail);
-        response.setStatus(status);
-        response.setContentType("application/problem+json");
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter().write(Json.compact(problem));
     }
 }

@@ -52,9 +52,13 @@ public final class Preflight {
         try (Connection connection = DriverManager.getConnection(options.databaseUrl())) {
             connection.isValid(1);
         } catch (SQLException e) {
+            boolean inUse = e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1;
+            if (options.reset() && !inUse) {
+                return; // What cannot be opened is thrown away.
+            }
             throw new LaunchProblem(
                     1,
-                    e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1
+                    inUse
                             ? "The data in %s is in use by another Loesscape; stop it or choose another folder with --data DIR."
                                     .formatted(options.data())
                             : "The data in %s cannot be opened: %s".formatted(options.data(), e.getMessage()));

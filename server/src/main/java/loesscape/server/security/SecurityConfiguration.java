@@ -1,7 +1,5 @@
 package loesscape.server.security;
 
-import jakarta.servlet.http.HttpServletResponse;
-import loesscape.server.store.Accounts;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -10,7 +8,6 @@ import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -38,13 +35,13 @@ class SecurityConfiguration {
                         .anyRequest()
                         .denyAll())
                 .csrf(csrf -> csrf.spa())
-                .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, cause) -> {
-                    response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
-                    response.setContentType("application/problem+json");
-                    response.getWriter()
-                            .write("{\"type\":\"about:blank\",\"title\":\"Signed out\",\"status\":401,"
-                                    + "\"detail\":\"Sign in to go on.\"}");
-                }))
+                .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, cause) ->
+                                ProblemResponse.write(response, 401, "Signed out", "Sign in to go on."))
+                        .accessDeniedHandler((request, response, cause) -> ProblemResponse.write(
+                                response,
+                                403,
+                                "Not allowed",
+                                "Load the page again; if that does not help, sign in again.")))
                 .headers(headers -> headers.contentSecurityPolicy(
                                 policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(policy -> policy.policy(
@@ -57,11 +54,6 @@ class SecurityConfiguration {
     @Bean
     PasswordEncoder passwordEncoder() {
         return PasswordEncoderFactories.createDelegatingPasswordEncoder();
-    }
-
-    @Bean
-    UserDetailsService authors(Accounts accounts) {
-        return name -> accounts.find(name).orElseThrow(() -> new UsernameNotFoundException("No such author"));
     }
 
     @Bean

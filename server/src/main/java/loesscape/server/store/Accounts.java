@@ -5,12 +5,14 @@ import java.time.OffsetDateTime;
 import java.util.Optional;
 import loesscape.server.security.Author;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The accounts of authors. */
 @Repository
-public class Accounts {
+public class Accounts implements UserDetailsService {
 
     private final JdbcClient database;
     private final Clock clock;
@@ -31,6 +33,11 @@ public class Accounts {
                 .param(name)
                 .query(Author.class)
                 .optional();
+    }
+
+    @Override
+    public Author loadUserByUsername(String name) {
+        return find(name).orElseThrow(() -> new UsernameNotFoundException("No such author"));
     }
 
     /** Adds an author. */

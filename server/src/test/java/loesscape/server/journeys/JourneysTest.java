@@ -1,0 +1,286 @@
+package loesscape.server.journeys;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Response;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import loesscape.formats.json.Json;
+import loesscape.server.testing.Browser;
+import loesscape.server.testing.RunningServer;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+
+/** What people do with Loesscape, in a real browser against the real server. */
+class JourneysTest {
+
+    @RegisterExtension
+    static final RunningServer SERVER = RunningServer.demo();
+
+    @RegisterExtension
+    static final Browser BROWSER = new Browser();
+
+    @Test
+    void anAuthorWritesADocumentReleasesItAndReadsTheRecordThatComesIn() {
+        Page author = signedIn();
+        author.getByLabel("New template").fill("Equipment loan");
+        author.keyboard().press("Enter");
+        write(author);
+        logic(author);
+        tryOut(author);
+
+        String link = release(author);
+        Page filler = BROWSER.desktop();
+        filler.navigate(link);
+        assertThat(filler.getByLabel("Weeks")).isHidden();
+        filler.getByLabel("Pump").check();
+        filler.getByLabel("Name").fill("Ilvo Branders");
+        filler.getByLabel("Weeks").fill("6");
+        assertThat(filler.getByText("Long loan")).isVisible();
+        filler.getByRole(AriaRole.BUTTON, named("Finish")).click();
+        assertThat(filler.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thank you")))
+                .isVisible();
+        Browser.isAccessible(filler);
+
+        author.getByRole(AriaRole.LINK, named("Records")).click();
+        author.getByRole(AriaRole.LINK, named("1")).click();
+        assertThat(author.getByText("Ilvo Branders")).isVisible();
+        assertThat(author.getByText("Long loan")).isVisible();
+        assertThat(author.getByText("6 weeks")).isVisible();
+        Browser.isAccessible(author);
+    }
+
+    /** By keyboard only: three questions, an indicator, and the two choices of the first. */
+    private static void write(Page author) {
+        author.getByRole(AriaRole.BUTTON, starting("Add the first question")).press("Enter");
+        Locator line = author.getByRole(AriaRole.COMBOBOX, starting("Add: a label or a kind"));
+        for (String label : new String[] {"Which machine?", "Name", "Number of weeks, weeks"}) {
+            line.fill(label);
+            line.press("Enter");
+            assertThat(line).hasValue("");
+        }
+        line.fill("indicator");
+        line.press("Enter");
+        assertThat(author.locator("#i-new_indicator")).isVisible();
+        author.keyboard().press("Escape");
+
+        author.locator("#c-which_machine").click();
+        for (String[] change : new String[][] {{"Choice 1", "Pump"}, {"Choice 2", "Auger"}}) {
+            Locator choice = author.getByLabel(change[0], new Page.GetByLabelOptions().setExact(true));
+            choice.fill(change[1]);
+            choice.press("Enter");
+        }
+        assertThat(author.locator("#i-which_machine").getByLabel("Pump")).isVisible();
+        author.locator("#c-number_of_weeks").click();
+        Locator label = author.getByRole(AriaRole.TEXTBOX, named("Label"));
+        label.fill("Weeks");
+        label.press("Enter");
+        assertThat(author.locator("#c-number_of_weeks")).containsText("Weeks");
+    }
+
+    private static void logic(Page author) {
+        Locator shown = author.getByRole(AriaRole.GROUP, named("Shown"));
+        shown.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("add a condition"))
+                .click();
+        author.getByRole(AriaRole.COMBOBOX, named("Follows")).fill("is pump");
+        author.keyboard().press("Enter");
+        assertThat(shown).containsText("Pump");
+        assertThat(author.locator("#i-number_of_weeks")).containsText("folded: Which machine? is blank");
+
+        author.locator("#c-new_indicator").click();
+        Locator bands = author.getByRole(AriaRole.GROUP, named("Bands"));
+        bands.getByLabel("Edge between").fill("4");
+        bands.getByLabel("Edge between").press("Enter");
+        bands.getByLabel("Words of band 2").fill("Long loan");
+        bands.getByLabel("Words of band 2").press("Enter");
+        author.keyboard().press("Escape");
+        assertThat(author.locator("#n-new_indicator")).containsText("Long loan from 4");
+    }
+
+    private static void tryOut(Page author) {
+        author.locator("#i-which_machine").getByLabel("Pump").check();
+        Locator weeks = author.locator("#i-number_of_weeks input");
+        weeks.fill("4");
+        assertThat(author.locator("#i-new_indicator")).containsText("Long loan");
+        weeks.fill("3.9");
+        assertThat(author.locator("#i-new_indicator")).containsText("Low");
+        Browser.isAccessible(author);
+
+        author.getByRole(AriaRole.BUTTON, named("Undo")).click();
+        assertThat(author.locator("#i-new_indicator")).not().containsText("Long loan");
+        author.getByRole(AriaRole.BUTTON, named("Redo")).click();
+        author.reload();
+        assertThat(author.locator("#i-number_of_weeks input")).hasValue("3.9");
+        assertThat(author.locator("#n-new_indicator")).containsText("Long loan from 4");
+    }
+
+    private static String release(Page author) {
+        author.getByRole(AriaRole.LINK, named("Release and link")).click();
+        author.getByRole(AriaRole.BUTTON, starting("Make release 1")).click();
+        String link = author.getByLabel("Address of the link").inputValue();
+        Browser.isAccessible(author);
+        return link;
+    }
+
+    @Test
+    void aFieldThatOthersFollowIsDeletedOnlyAfterAWord() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Borehole and well permit")).click();
+        author.locator("#c-purpose").click();
+        author.getByRole(AriaRole.BUTTON, named("Delete")).click();
+        Locator refused = author.getByRole(AriaRole.ALERT);
+        assertThat(refused).containsText("is followed by others");
+        assertThat(refused).containsText("Irrigation");
+        Browser.isAccessible(author);
+        refused.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Delete and drop these conditions"))
+                .click();
+        assertThat(author.locator("#c-purpose")).hasCount(0);
+        author.locator("#desk").focus();
+        author.keyboard().press("Control+z");
+        assertThat(author.locator("#c-purpose")).isVisible();
+        assertThat(author.locator("#n-irrigation")).containsText("Section shown when Purpose is Irrigation");
+    }
+
+    @Test
+    void itemsAreMovedByDraggingAndByKeyboard() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Borehole and well permit")).click();
+        author.locator("#c-contact").click();
+        String afterOwner = "li:has(> #c-owner_agrees) + li > #c-contact";
+        String afterNotice = "li:has(> #c-owner_notice) + li > #c-contact";
+        author.keyboard().press("Alt+ArrowUp");
+        assertThat(author.locator(afterOwner)).hasCount(1);
+        author.keyboard().press("Alt+ArrowDown");
+        assertThat(author.locator(afterNotice)).hasCount(1);
+        author.locator("#desk").evaluate("it => it.scrollTop = 0");
+        author.locator("#i-contact > .grip")
+                .dragTo(author.locator("#i-applicant_type"), new Locator.DragToOptions().setTargetPosition(20, 10));
+        assertThat(author.locator("li:has(> #c-contact) + li > #c-applicant_type"))
+                .hasCount(1);
+        author.getByRole(AriaRole.BUTTON, named("Undo")).click();
+        assertThat(author.locator("li:has(> #c-owner_notice) + li > #c-contact"))
+                .hasCount(1);
+    }
+
+    @Test
+    void aFillerOnAPhoneFinishesWithTheKeyboardOnly() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Soil sample sheet (single)")).click();
+        author.getByRole(AriaRole.LINK, named("Release")).click();
+        author.getByRole(AriaRole.BUTTON, named("New link")).click();
+        String link = author.getByLabel("Address of the link").inputValue();
+
+        Page filler = BROWSER.phone();
+        filler.navigate(link);
+        Browser.isAccessible(filler);
+        assertThat((Integer) filler.evaluate("document.documentElement.scrollWidth"))
+                .isLessThanOrEqualTo(390);
+        filler.getByRole(AriaRole.BUTTON, named("Show the next one")).press("Enter");
+        assertThat(filler.locator("#f-sample_number")).isFocused();
+        pressFinish(filler);
+        assertThat(filler.locator("#f-sample_number")).isFocused();
+        assertThat(filler.getByText("This still needs an answer.").first()).isVisible();
+        Browser.isAccessible(filler);
+        filler.keyboard().type("S-2699");
+        type(filler, "taken_on", "11242026");
+        type(filler, "taken_by", "Mira Oss");
+        type(filler, "depth_from", "0");
+        type(filler, "depth_to", "30");
+        type(filler, "ph", "4,4");
+        assertThat(filler.getByText("Extremely acid")).isVisible();
+        filler.reload();
+        assertThat(filler.locator("#f-ph")).hasValue("4,4");
+        assertThat(filler.getByText("Extremely acid")).isVisible();
+        for (int i = 0; i < 8 && !isFinished(filler); i++) {
+            answerFocused(filler);
+        }
+        assertThat(filler.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thank you")))
+                .isFocused();
+    }
+
+    /** Tries to finish; where that is refused, waits until the first question in the way has the focus. */
+    private static boolean isFinished(Page filler) {
+        Response answer = filler.waitForResponse("**/finish", () -> pressFinish(filler));
+        JsonNode finished = Json.parse(answer.body());
+        if (!finished.get("record").isNull()) {
+            return true;
+        }
+        String key = finished.at("/obstacles/0/key").stringValue();
+        assertThat(filler.locator("[data-key=" + key + "] :focus")).isVisible();
+        return false;
+    }
+
+    private static void answerFocused(Page filler) {
+        switch ((String) filler.locator("form :focus").evaluate("it => it.type")) {
+            case "radio" -> filler.keyboard().press("Space");
+            case "select-one" -> filler.keyboard().press("ArrowDown");
+            case "date" -> filler.keyboard().type("11242026");
+            default -> filler.keyboard().type("1");
+        }
+    }
+
+    private static void type(Page filler, String key, String text) {
+        filler.locator("#f-" + key).focus();
+        filler.keyboard().type(text);
+    }
+
+    private static void pressFinish(Page filler) {
+        filler.getByRole(AriaRole.BUTTON, named("Finish")).press("Enter");
+    }
+
+    @Test
+    void anAnswerTypedWhileTheServerIsAwayIsKeptWhenItIsBack() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Soil sample sheet (single)")).click();
+        author.getByRole(AriaRole.LINK, named("Release")).click();
+        author.getByRole(AriaRole.BUTTON, named("New link")).click();
+        Page filler = BROWSER.desktop();
+        filler.navigate(author.getByLabel("Address of the link").inputValue());
+        filler.route("**/answers/**", route -> route.abort());
+        filler.getByLabel("Taken by").fill("Mira Oss");
+        assertThat(filler.getByText("Not kept yet; trying again")).isVisible();
+        filler.reload();
+        assertThat(filler.getByLabel("Taken by")).hasValue("Mira Oss");
+        filler.unroute("**/answers/**");
+        assertThat(filler.getByText(Pattern.compile("^Kept \\d\\d:\\d\\d$"))).isVisible();
+        filler.reload();
+        assertThat(filler.getByLabel("Taken by")).hasValue("Mira Oss");
+        assertThat(filler.evaluate("localStorage.length")).isEqualTo(0);
+    }
+
+    @Test
+    void theListsAreAccessible() {
+        Page author = signedIn();
+        Browser.isAccessible(author);
+        author.getByRole(AriaRole.LINK, named("Borehole and well permit")).click();
+        author.locator("#c-depth_class").click();
+        Browser.isAccessible(author);
+        author.locator("#c-metering_device").click();
+        author.getByRole(AriaRole.BUTTON, starting("Verb")).first().click();
+        Browser.isAccessible(author);
+        author.getByRole(AriaRole.LINK, named("Records")).click();
+        assertThat(author.getByText(Pattern.compile("\\d+ records"))).isVisible();
+        Browser.isAccessible(author);
+    }
+
+    private static Page signedIn() {
+        Page page = BROWSER.desktop();
+        page.navigate(SERVER.address() + "/");
+        Browser.isAccessible(page);
+        page.getByRole(AriaRole.BUTTON, starting("Go in as")).click();
+        assertThat(page.getByLabel("New template")).isVisible();
+        return page;
+    }
+
+    private static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    private static Page.GetByRoleOptions starting(String name) {
+        return new Page.GetByRoleOptions().setName(Pattern.compile("^" + name));
+    }
+}

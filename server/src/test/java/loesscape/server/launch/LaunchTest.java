@@ -1,0 +1,106 @@
+package loesscape.server.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
+
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+import loesscape.formats.json.Json;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** What can go wrong on the command line is said in one sentence. */
+class LaunchTest {
+
+    @TempDir
+    private Path folder = Path.of("");
+
+    private static Options options(Path data, int port) {
+        return new Options(true, false, port, "127.0.0.1", data);
+    }
+
+    @Test
+    void optionsAreReadOrRefused() {
+        Options options = Options.parse(true, List.of("--port", "9000", "--data", "/tmp/x", "--reset"));
+        assertThat(options).isEqualTo(new Options(true, true, 9000, "127.0.0.1", Path.of("/tmp/x")));
+        assertThat(Options.parse(false, List.of()).data().toString()).endsWith("data/own");
+        for (List<String> wrong : List.of(
+                List.of("--port", "http"), List.of("--port", "70000"), List.of("--port"), List.of("--colour", "red"))) {
+            assertThat(catchThrowableOfType(LaunchProblem.class, () -> Options.parse(true, wrong))
+                            .exitCode())
+                    .isEqualTo(2);
+        }
+        assertThatThrownBy(() -> Options.parse(false, List.of("--reset")))
+                .hasMessage("--reset is for demo only; start never throws data away.");
+    }
+
+    @Test
+    void aTakenPortIsSaid() throws IOException {
+        try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            assertThatThrownBy(() -> Preflight.check(options(folder, taken.getLocalPort())))
+                    .isInstanceOf(LaunchProblem.class)
+                    .hasMessageContaining("Port " + taken.getLocalPort() + " on 127.0.0.1 cannot be used")
+                    .hasMessageContaining("--port N");
+        }
+    }
+
+    @Test
+    void aFolderThatCannotBeWrittenIsSaid() throws IOException {
+        Path file = Files.writeString(folder.resolve("file"), "in the way");
+        assertThatThrownBy(() -> Preflight.check(options(file, 0)))
+                .hasMessage("The folder %s cannot be written to; choose another with --data DIR.".formatted(file));
+    }
+
+    @Test
+    void dataInUseIsSaidAndNeverThrownAway() throws IOException {
+        Path database = folder.resolve("loesscape.mv.db");
+        Preflight.check(options(folder, 0));
+        Options reset = new Options(true, true, 0, "127.0.0.1", folder);
+        try (FileChannel other = FileChannel.open(database, StandardOpenOption.WRITE);
+                FileLock lock = other.lock()) {
+            assertThat(lock.isValid()).isTrue();
+            for (Options each : List.of(options(folder, 0), reset)) {
+                assertThatThrownBy(() -> Preflight.check(each)).hasMessageContaining("in use by another Loesscape");
+            }
+        }
+        assertThat(database).exists();
+        Preflight.check(reset);
+        assertThat(database).doesNotExist();
+    }
+
+    @Test
+    void dataThatIsBrokenIsSaidAndCanBeThrownAway() throws IOException {
+        Path database = Files.writeString(folder.resolve("loesscape.mv.db"), "no database at all".repeat(500));
+        assertThatThrownBy(() -> Preflight.check(options(folder, 0))).hasMessageContaining("cannot be opened");
+        Preflight.check(new Options(true, true, 0, "127.0.0.1", folder));
+        assertThat(database).doesNotExist();
+    }
+
+    @Test
+    void evaluatePrintsTheStateOfEveryItem() throws IOException {
+        Path template = Files.writeString(folder.resolve("t.loess.json"), """
+                {"formatVersion":1,"title":"T","pages":[{"key":"p","sections":[{"key":"s","items":[
+                 {"type":"field","key":"depth","label":"Depth","kind":{"type":"number","decimals":1}},
+                 {"type":"field","key":"why","label":"Why?","kind":{"type":"text"},"required":{"type":"always"},
+                  "shown":{"type":"comparison","field":"depth","test":"atLeast","to":{"type":"number","number":30}}}]}]}]}
+                """);
+        Path answers = Files.writeString(folder.resolve("a.json"), "{\"depth\": 30.0}");
+        JsonNode state = Json.parse(Evaluate.run(List.of(template.toString(), answers.toString())));
+        assertThat(state.findValue("why").get("shown").booleanValue()).isTrue();
+        assertThat(state.findValue("why").get("missing").booleanValue()).isTrue();
+        assertThat(state.findValue("depth").get("value").decimalValue()).isEqualByComparingTo("30");
+        assertThatThrownBy(() -> Evaluate.run(List.of("nowhere.json", answers.toString())))
+                .hasMessage("The file nowhere.json cannot be read.");
+        assertThatThrownBy(() -> Evaluate.run(List.of(answers.toString(), answers.toString())))
+                .hasMessageContaining("/formatVersion");
+    }
+}

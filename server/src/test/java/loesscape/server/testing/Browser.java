@@ -1,0 +1,124 @@
+package loesscape.server.testing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+
+/** Debian's Chromium, driven by Playwright. Errors on the console of any page fail the test. */
+public final class Browser implements BeforeAllCallback, AfterEachCallback, AfterAllCallback {
+
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage");
+    private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
+
+    private final List<AutoCloseable> open = new ArrayList<>();
+    private final List<BrowserContext> contexts = new ArrayList<>();
+    private final List<String> errors = new ArrayList<>();
+    private com.microsoft.playwright.@org.jspecify.annotations.Nullable Browser browser;
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        Playwright playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        open.add(playwright);
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(chromium())
+                        .setArgs(FLAGS));
+    }
+
+    private static Path chromium() {
+        for (String folder : System.getenv("PATH").split(":", -1)) {
+            Path file = Path.of(folder, "chromium");
+            if (Files.isExecutable(file)) {
+                return file;
+            }
+        }
+        throw new IllegalStateException("There is no chromium on the PATH; ./loesscape test installs it.");
+    }
+
+    /** A page as on a desk, in a browser of its own. */
+    public Page desktop() {
+        return page(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+
+    /** A page as on a phone, in a browser of its own. */
+    public Page phone() {
+        return page(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(390, 844)
+                .setHasTouch(true)
+                .setIsMobile(true));
+    }
+
+    private Page page(com.microsoft.playwright.Browser.NewContextOptions options) {
+        BrowserContext context = java.util.Objects.requireNonNull(browser).newContext(options);
+        contexts.add(context);
+        context.onConsoleMessage(message -> {
+            boolean refusedOnPurpose =
+                    message.text().contains("status of 4") || message.text().contains("ERR_FAILED");
+            if (message.type().equals("error") && !refusedOnPurpose) {
+                errors.add(message.text());
+            }
+        });
+        context.onWebError(error -> errors.add(error.error()));
+        Page page = context.newPage();
+        page.setDefaultTimeout(15_000);
+        return page;
+    }
+
+    /** Fails where axe finds something of serious or critical impact (WCAG 2.2 A and AA rules). */
+    public static void isAccessible(Page page) {
+        try {
+            page.evaluate(Files.readString(AXE));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        Object violations = page.evaluate("""
+                async () => (await axe.run(document, {
+                  runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })).violations
+                  .filter(it => it.impact === "serious" || it.impact === "critical")
+                  .map(it => it.id + ": " + it.nodes.slice(0, 3).map(node => node.html.slice(0, 200)
+                    + " " + (node.any[0] || node.all[0] || node.none[0] || {}).message).join(" | "))
+                """);
+        assertThat((List<?>) violations).as("axe on %s", page.url()).isEmpty();
+    }
+
+    @Override
+    public void afterEach(ExtensionContext context) {
+        contexts.forEach(BrowserContext::close);
+        contexts.clear();
+        List<String> seen = List.copyOf(errors);
+        errors.clear();
+        assertThat(seen).as("errors on the console").isEmpty();
+    }
+
+    @Override
+    public void afterAll(ExtensionContext context) throws Exception {
+        java.util.Objects.requireNonNull(browser).close();
+        for (AutoCloseable each : open) {
+            each.close();
+        }
+    }
+}

@@ -1,0 +1,88 @@
+package loesscape.server.testing;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.stream.Stream;
+import loesscape.server.Loesscape;
+import loesscape.server.launch.Options;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The real application on a free port with a database of its own, for the tests of a class. */
+public final class RunningServer implements BeforeAllCallback, AfterAllCallback {
+
+    private final boolean demo;
+    private Path data = Path.of("");
+    private ConfigurableApplicationContext application =
+            new org.springframework.context.support.GenericApplicationContext();
+
+    private RunningServer(boolean demo) {
+        this.demo = demo;
+    }
+
+    /** With the demo data. */
+    public static RunningServer demo() {
+        return new RunningServer(true);
+    }
+
+    /** With nothing in it, as at the first start. */
+    public static RunningServer empty() {
+        return new RunningServer(false);
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) throws IOException {
+        data = Files.createTempDirectory("loesscape");
+        start();
+    }
+
+    private void start() {
+        application = Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data));
+    }
+
+    /** Stops it and starts it again on the same data; the port is another one then. */
+    public void restart() {
+        application.close();
+        start();
+    }
+
+    @Override
+    public void afterAll(ExtensionContext context) throws IOException {
+        application.close();
+        try (Stream<Path> files = Files.walk(data)) {
+            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(file);
+            }
+        }
+    }
+
+    /** Where it answers, without a slash at the end. */
+    public String address() {
+        return "http://localhost:"
+                + ((ServletWebServerApplicationContext) application)
+                        .getWebServer()
+                        .getPort();
+    }
+
+    /** The folder of its database. */
+    public Path data() {
+        return data;
+    }
+
+    /** A browser without a page, not signed in. */
+    public Visitor visitor() {
+        return new Visitor(address());
+    }
+
+    /** A browser without a page, signed in as the demo author. */
+    public Visitor author() {
+        Visitor author = visitor();
+        author.post("/api/session/demo", null).ok();
+        return author;
+    }
+}
