@@ -6,11 +6,14 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
 import loesscape.core.evaluation.NodeState.PlainState;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Band;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Dependencies;
 import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
@@ -43,6 +46,8 @@ public final class CompiledTemplate {
     private final @Nullable Test[] shown;
     private final @Nullable Test[] required;
     private final @Nullable Test[] editable;
+    /** The tests of conditions that were asked for one by one. */
+    private final Map<Condition, Test> tests = new ConcurrentHashMap<>();
 
     private CompiledTemplate(Template template) {
         this.template = template;
@@ -95,13 +100,14 @@ public final class CompiledTemplate {
         return new State(java.util.Collections.unmodifiableMap(states));
     }
 
-    /** Whether a condition over the fields of this template holds in a state of it. */
-    public boolean holds(loesscape.core.model.Condition condition, State state) {
+    /** Tells of conditions over the fields of this template whether they hold in a state of it. */
+    public Predicate<Condition> conditions(State state) {
         Value[] counting = new Value[nodes.size()];
         for (int slot = 0; slot < counting.length; slot++) {
             counting[slot] = state.counting(nodes.get(slot).key());
         }
-        return new ConditionCompiler(this::slot).compile(condition).holds(counting);
+        ConditionCompiler compiler = new ConditionCompiler(this::slot);
+        return condition -> tests.computeIfAbsent(condition, compiler::compile).holds(counting);
     }
 
     private NodeState state(int slot, Node node, boolean isShown, @Nullable Reading reading, Value[] counting) {

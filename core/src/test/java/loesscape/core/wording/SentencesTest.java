@@ -126,7 +126,7 @@ class SentencesTest {
 
             @Override
             public boolean holds(Condition condition) {
-                return compiled.holds(condition, state);
+                return compiled.conditions(state).test(condition);
             }
         });
     }

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Predicate;
 import loesscape.core.analysis.Bonds;
 import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
@@ -59,7 +60,7 @@ final class DraftModel {
     /** Every node with these answers, by key. */
     Map<String, NodeView> views(Answers answers) {
         State state = compiled.evaluate(answers);
-        Reasons.Standing standing = new StateStanding(compiled, state);
+        Reasons.Standing standing = new StateStanding(state, compiled.conditions(state));
         Map<String, NodeView> views =
                 LinkedHashMap.newLinkedHashMap(parts.nodes().size());
         parts.nodes()
@@ -75,7 +76,7 @@ final class DraftModel {
         return views;
     }
 
-    private record StateStanding(CompiledTemplate compiled, State state) implements Reasons.Standing {
+    private record StateStanding(State state, Predicate<Condition> conditions) implements Reasons.Standing {
 
         @Override
         public boolean shown(String key) {
@@ -89,7 +90,7 @@ final class DraftModel {
 
         @Override
         public boolean holds(Condition condition) {
-            return compiled.holds(condition, state);
+            return conditions.test(condition);
         }
     }
 }

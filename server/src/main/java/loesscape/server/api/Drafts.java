@@ -21,6 +21,7 @@ import loesscape.server.store.TemplateStore;
 import loesscape.server.store.TemplateStore.Kind;
 import loesscape.server.store.TemplateStore.Made;
 import loesscape.server.store.TemplateStore.Standing;
+import loesscape.server.store.TemplateStore.Version;
 import loesscape.server.store.TemplateStore.WorkingCopy;
 import loesscape.server.store.TryoutStore;
 import org.springframework.stereotype.Service;
@@ -33,13 +34,15 @@ class Drafts {
     private final TemplateStore templates;
     private final TryoutStore tryouts;
     private final ReleaseStore releases;
-    private final Recent<UUID, DraftModel> models = new Recent<>(32);
+    private final Recent<UUID, Entry> models = new Recent<>(32);
 
     Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases) {
         this.templates = templates;
         this.tryouts = tryouts;
         this.releases = releases;
     }
+
+    private record Entry(Version version, DraftModel model) {}
 
     /**
      * A whole draft.
@@ -85,7 +88,7 @@ class Drafts {
     @Transactional(readOnly = true)
     public Draft open(UUID id, long account) {
         WorkingCopy copy = find(templates.find(id));
-        DraftModel model = model(copy);
+        DraftModel model = entry(copy).model();
         Answers answers = tryouts.find(id, account);
         return new Draft(
                 copy.revision(),
@@ -94,8 +97,8 @@ class Drafts {
                         .map(ReleaseStore.Listed::number)
                         .orElse(0),
                 copy.changed(),
-                templates.lastDone(id, account).isPresent(),
-                templates.lastUndone(id, account).isPresent(),
+                templates.has(id, account, Standing.DONE),
+                templates.has(id, account, Standing.UNDONE),
                 copy.template().title(),
                 copy.template().subtitle(),
                 model.parts().held(),
@@ -163,45 +166,41 @@ class Drafts {
 
     @Transactional
     public DraftChange tryOut(UUID id, String key, String typed, long account) {
-        WorkingCopy copy = find(templates.find(id));
+        Entry now = current(id);
         Answers before = tryouts.find(id, account);
         Answers after = before.with(key, typed);
         tryouts.keep(id, account, after);
-        return difference(model(copy), before, copy, model(copy), after, account);
+        return difference(id, now.model(), before, now, after, account);
     }
 
     @Transactional
     public DraftChange clear(UUID id, long account) {
-        WorkingCopy copy = find(templates.find(id));
+        Entry now = current(id);
         Answers before = tryouts.find(id, account);
         tryouts.keep(id, account, Answers.NONE);
-        return difference(model(copy), before, copy, model(copy), Answers.NONE, account);
+        return difference(id, now.model(), before, now, Answers.NONE, account);
     }
 
     private DraftChange difference(WorkingCopy before, WorkingCopy after, long account) {
         Answers answers = tryouts.find(after.id(), account);
-        return difference(model(before), answers, after, model(after), answers, account);
+        return difference(after.id(), entry(before).model(), answers, entry(after), answers, account);
     }
 
     private DraftChange difference(
-            DraftModel modelBefore,
-            Answers answersBefore,
-            WorkingCopy copy,
-            DraftModel model,
-            Answers answers,
-            long account) {
+            UUID id, DraftModel modelBefore, Answers answersBefore, Entry now, Answers answers, long account) {
         Map<String, NodeView> viewsBefore = modelBefore.views(answersBefore);
-        Map<String, NodeView> views = model.views(answers);
+        Map<String, NodeView> views = now.model().views(answers);
         List<String> gone = new ArrayList<>(viewsBefore.keySet());
         gone.removeAll(views.keySet());
+        Template template = now.model().template();
         return new DraftChange(
-                copy.revision(),
-                copy.changed(),
-                templates.lastDone(copy.id(), account).isPresent(),
-                templates.lastUndone(copy.id(), account).isPresent(),
-                copy.template().title(),
-                copy.template().subtitle(),
-                changed(modelBefore.parts().held(), model.parts().held()),
+                now.version().revision(),
+                now.version().changed(),
+                templates.has(id, account, Standing.DONE),
+                templates.has(id, account, Standing.UNDONE),
+                template.title(),
+                template.subtitle(),
+                changed(modelBefore.parts().held(), now.model().parts().held()),
                 changed(viewsBefore, views),
                 gone);
     }
@@ -216,17 +215,28 @@ class Drafts {
         return changed;
     }
 
-    private DraftModel model(WorkingCopy copy) {
-        DraftModel known = models.get(copy.id());
-        if (known != null && known.template().equals(copy.template())) {
+    /** The last version; the document is read only where it is not the one remembered. */
+    private Entry current(UUID id) {
+        Version version = templates.version(id).orElseThrow(Drafts::missing);
+        Entry known = models.get(id);
+        return known != null && known.version().equals(version) ? known : entry(find(templates.find(id)));
+    }
+
+    private Entry entry(WorkingCopy copy) {
+        Entry known = models.get(copy.id());
+        if (known != null && known.version().equals(copy.version())) {
             return known;
         }
-        DraftModel model = new DraftModel(copy.template());
-        models.put(copy.id(), model);
-        return model;
+        Entry entry = new Entry(copy.version(), new DraftModel(copy.template()));
+        models.put(copy.id(), entry);
+        return entry;
     }
 
     private static WorkingCopy find(Optional<WorkingCopy> copy) {
-        return copy.orElseThrow(() -> new Problems.Missing("There is no such template."));
+        return copy.orElseThrow(Drafts::missing);
+    }
+
+    private static Problems.Missing missing() {
+        return new Problems.Missing("There is no such template.");
     }
 }

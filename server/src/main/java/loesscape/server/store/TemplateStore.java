@@ -29,7 +29,16 @@ public class TemplateStore {
     }
 
     /** A working copy. */
-    public record WorkingCopy(UUID id, Template template, int revision, Instant changed) {}
+    public record WorkingCopy(UUID id, Template template, int revision, Instant changed) {
+
+        /** What tells this state of it from every other. */
+        public Version version() {
+            return new Version(revision, changed);
+        }
+    }
+
+    /** Tells one state of a working copy from every other. */
+    public record Version(int revision, Instant changed) {}
 
     /** A template in the list of templates. */
     public record Listed(
@@ -89,6 +98,16 @@ public class TemplateStore {
         return find(id, "");
     }
 
+    /** Which version of a working copy is the last, without reading the document. */
+    public Optional<Version> version(UUID id) {
+        return database.sql("SELECT revision, changed FROM template WHERE id = ?")
+                .param(id)
+                .query((row, n) -> new Version(
+                        row.getInt("revision"),
+                        row.getObject("changed", OffsetDateTime.class).toInstant()))
+                .optional();
+    }
+
     /** A working copy, kept from change by others until the transaction ends. */
     public Optional<WorkingCopy> lock(UUID id) {
         return find(id, " FOR UPDATE");
@@ -131,6 +150,17 @@ public class TemplateStore {
                         now)
                 .update();
         return new WorkingCopy(before.id(), template, revision, now.toInstant());
+    }
+
+    /** Whether an author has edits of a standing: such that can be undone, or such that can be redone. */
+    public boolean has(UUID id, long account, Standing standing) {
+        return database.sql("""
+                        SELECT EXISTS (SELECT * FROM edit
+                                       WHERE template_id = ? AND account_id = ? AND kind = 'EDIT' AND standing = ?)
+                        """)
+                .params(id, account, standing.name())
+                .query(Boolean.class)
+                .single();
     }
 
     /** The last edit of an author that stands and can be undone. */
