@@ -3,15 +3,17 @@ package loesscape.server;
 import java.io.PrintStream;
 import java.util.Arrays;
 import java.util.List;
+import loesscape.server.launch.Check;
 import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.LaunchProblem;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
+import loesscape.server.launch.WorkOut;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
-/** The program: {@code demo}, {@code start}, {@code evaluate}. */
+/** The program: {@code demo}, {@code start}, and commands without a server. */
 @SpringBootApplication
 public class Loesscape {
 
@@ -19,6 +21,8 @@ public class Loesscape {
             loesscape demo [--reset] [--port N] [--data DIR] [--address HOST]
             loesscape start [--port N] [--data DIR] [--address HOST]
             loesscape evaluate TEMPLATE.loess.json ANSWERS.json
+            loesscape check TEMPLATE.loess.json
+            loesscape formula FORMULA [VALUES.json]
             """;
 
     /** Runs a command; ends with exit code 0, 1 when it could not be done, 2 when it was not understood. */
@@ -43,6 +47,8 @@ public class Loesscape {
                         options.port(), options.data());
             }
             case "evaluate" -> out.print(Evaluate.run(rest));
+            case "check" -> out.print(Check.run(rest));
+            case "formula" -> out.print(WorkOut.run(rest));
             default -> throw new LaunchProblem(2, USAGE.strip());
         }
     }

@@ -23,7 +23,7 @@ class ModulesTest {
                 .resideInAPackage("loesscape.core..")
                 .should()
                 .onlyDependOnClassesThat()
-                .resideInAnyPackage("loesscape.core..", "java..", "org.jspecify.annotations..")
+                .resideInAnyPackage("loesscape.core..", "java..", "org.jspecify.annotations..", "com.google.re2j..")
                 .check(ALL);
     }
 

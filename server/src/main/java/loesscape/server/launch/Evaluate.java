@@ -1,9 +1,6 @@
 package loesscape.server.launch;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
 import loesscape.core.evaluation.Answers;
@@ -30,9 +27,9 @@ public final class Evaluate {
         return StateFile.write(CompiledTemplate.compile(template).evaluate(answers));
     }
 
-    private static Template template(String file) {
+    static Template template(String file) {
         try {
-            return TemplateFile.read(read(file));
+            return TemplateFile.read(Files.read(file));
         } catch (InvalidTemplate invalid) {
             throw new LaunchProblem(
                     1,
@@ -44,17 +41,9 @@ public final class Evaluate {
 
     private static Answers answers(String file) {
         try {
-            return AnswersFile.read(new String(read(file), StandardCharsets.UTF_8));
+            return AnswersFile.read(new String(Files.read(file), StandardCharsets.UTF_8));
         } catch (JsonProblem problem) {
             throw new LaunchProblem(1, "%s: %s: %s".formatted(file, problem.path(), problem.getMessage()));
-        }
-    }
-
-    private static byte[] read(String file) {
-        try {
-            return Files.readAllBytes(Path.of(file));
-        } catch (IOException e) {
-            throw new LaunchProblem(1, "The file %s cannot be read.".formatted(file));
         }
     }
 }

@@ -34,7 +34,21 @@ class JourneysTest {
         tryOut(author);
 
         String link = release(author);
-        Page filler = BROWSER.desktop();
+        fill(BROWSER.desktop(), link);
+        fillByKeyboard(BROWSER.phone(), link);
+
+        author.getByRole(AriaRole.LINK, named("Records")).click();
+        author.getByRole(AriaRole.LINK, named("1")).click();
+        assertThat(author.getByText("Ilvo Branders")).isVisible();
+        assertThat(author.getByText("Long loan")).isVisible();
+        assertThat(author.getByText("6 weeks")).isVisible();
+        Browser.isAccessible(author);
+        author.getByRole(AriaRole.LINK, named("Newer")).click();
+        assertThat(author.getByText("Mira Oss")).isVisible();
+        assertThat(author.getByText("Weeks")).hasCount(0);
+    }
+
+    private static void fill(Page filler, String link) {
         filler.navigate(link);
         assertThat(filler.getByLabel("Weeks")).isHidden();
         filler.getByLabel("Pump").check();
@@ -45,28 +59,44 @@ class JourneysTest {
         assertThat(filler.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thank you")))
                 .isVisible();
         Browser.isAccessible(filler);
-
-        author.getByRole(AriaRole.LINK, named("Records")).click();
-        author.getByRole(AriaRole.LINK, named("1")).click();
-        assertThat(author.getByText("Ilvo Branders")).isVisible();
-        assertThat(author.getByText("Long loan")).isVisible();
-        assertThat(author.getByText("6 weeks")).isVisible();
-        Browser.isAccessible(author);
     }
 
-    /** By keyboard only: three questions, an indicator, and the two choices of the first. */
-    private static void write(Page author) {
-        author.getByRole(AriaRole.BUTTON, starting("Add the first question")).press("Enter");
-        Locator line = author.getByRole(AriaRole.COMBOBOX, starting("Add: a label or a kind"));
-        for (String label : new String[] {"Which machine?", "Name", "Number of weeks, weeks"}) {
-            line.fill(label);
-            line.press("Enter");
-            assertThat(line).hasValue("");
+    /** On a phone's screen and with nothing but the keyboard; the section for pumps stays folded. */
+    private static void fillByKeyboard(Page filler, String link) {
+        filler.navigate(link);
+        assertThat(filler.getByLabel("Pump")).isVisible();
+        filler.keyboard().press("Tab"); // the progress core
+        filler.keyboard().press("Tab");
+        filler.keyboard().press("Space");
+        assertThat(filler.getByLabel("Pump")).isChecked();
+        assertThat(filler.getByLabel("Weeks")).isVisible();
+        filler.keyboard().press("ArrowDown");
+        assertThat(filler.getByLabel("Auger")).isChecked();
+        assertThat(filler.getByLabel("Weeks")).isHidden();
+        while (!Boolean.TRUE.equals(filler.evaluate("document.activeElement.id === 'f-name'"))) {
+            filler.keyboard().press("Tab");
         }
-        line.fill("indicator");
-        line.press("Enter");
-        assertThat(author.locator("#i-new_indicator")).isVisible();
+        filler.keyboard().type("Mira Oss");
+        while (!Boolean.TRUE.equals(filler.evaluate("document.activeElement.textContent.trim() === 'Finish'"))) {
+            filler.keyboard().press("Tab");
+        }
+        filler.keyboard().press("Enter");
+        assertThat(filler.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thank you")))
+                .isFocused();
+    }
+
+    /** By keyboard only: two questions, then a section with a number and an indicator, and the two choices. */
+    private static void write(Page author) {
+        add(author, "Add the first question", "Which machine?", "Name", "section");
+        assertThat(author.getByRole(AriaRole.TEXTBOX, named("Title of the section"))
+                        .last())
+                .isFocused();
+        author.keyboard().type("For pumps");
+        author.keyboard().press("Enter");
+        assertThat(author.locator("#c-new_section")).containsText("For pumps");
+        add(author, "Add the first question", "Number of weeks, weeks", "indicator");
         author.keyboard().press("Escape");
+        assertThat(author.locator("#i-new_indicator")).isVisible();
 
         author.locator("#c-which_machine").click();
         for (String[] change : new String[][] {{"Choice 1", "Pump"}, {"Choice 2", "Auger"}}) {
@@ -82,15 +112,24 @@ class JourneysTest {
         assertThat(author.locator("#c-number_of_weeks")).containsText("Weeks");
     }
 
-    private static void logic(Page author) {
-        Locator shown = author.getByRole(AriaRole.GROUP, named("Shown"));
-        shown.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("add a condition"))
-                .click();
-        author.getByRole(AriaRole.COMBOBOX, named("Follows")).fill("is pump");
-        author.keyboard().press("Enter");
-        assertThat(shown).containsText("Pump");
-        assertThat(author.locator("#i-number_of_weeks")).containsText("folded: Which machine? is blank");
+    private static void add(Page author, String begin, String... labels) {
+        author.getByRole(AriaRole.BUTTON, starting(begin)).press("Enter");
+        Locator line = author.getByRole(AriaRole.COMBOBOX, starting("Add: a label or a kind"));
+        for (String label : labels) {
+            line.fill(label);
+            line.press("Enter");
+            assertThat(
+                            label.equals("section")
+                                    ? author.locator("#c-new_section")
+                                    : author.locator(".entry[aria-current]"))
+                    .isVisible();
+            if (!label.equals("section")) {
+                assertThat(line).hasValue("");
+            }
+        }
+    }
 
+    private static void logic(Page author) {
         author.locator("#c-new_indicator").click();
         Locator bands = author.getByRole(AriaRole.GROUP, named("Bands"));
         bands.getByLabel("Edge between").fill("4");
@@ -99,6 +138,15 @@ class JourneysTest {
         bands.getByLabel("Words of band 2").press("Enter");
         author.keyboard().press("Escape");
         assertThat(author.locator("#n-new_indicator")).containsText("Long loan from 4");
+
+        author.locator("#c-new_section").click();
+        Locator shown = author.getByRole(AriaRole.GROUP, named("Shown"));
+        shown.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("add a condition"))
+                .click();
+        author.getByRole(AriaRole.COMBOBOX, named("Follows")).fill("is pump");
+        author.keyboard().press("Enter");
+        assertThat(shown).containsText("Pump");
+        assertThat(author.locator("#i-new_section")).containsText("folded: Which machine? is blank");
     }
 
     private static void tryOut(Page author) {
@@ -111,7 +159,7 @@ class JourneysTest {
         Browser.isAccessible(author);
 
         author.getByRole(AriaRole.BUTTON, named("Undo")).click();
-        assertThat(author.locator("#i-new_indicator")).not().containsText("Long loan");
+        assertThat(author.locator("#n-new_section")).hasCount(0);
         author.getByRole(AriaRole.BUTTON, named("Redo")).click();
         author.reload();
         assertThat(author.locator("#i-number_of_weeks input")).hasValue("3.9");

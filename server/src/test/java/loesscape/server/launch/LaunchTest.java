@@ -86,6 +86,34 @@ class LaunchTest {
     }
 
     @Test
+    void formulaPrintsItsValueOrWhereItIsNotUnderstood() throws IOException {
+        Path values = java.nio.file.Files.writeString(
+                folder.resolve("v.json"),
+                "{\"depth\": 80, \"rows\": [{\"amount\": 0.1}, {\"amount\": 0.2}], \"none\": null}");
+        assertThat(WorkOut.run(List.of("if depth > 50 then 120 + 2 * (depth - 50) else 120", values.toString())))
+                .isEqualTo("180\n");
+        assertThat(WorkOut.run(List.of("sum(rows.amount)", values.toString()))).isEqualTo("0.3\n");
+        assertThat(WorkOut.run(List.of("none + 1", values.toString()))).isEqualTo("null\n");
+        assertThat(WorkOut.run(List.of("date(\"2026-11-24\") + duration(\"P1D\")")))
+                .isEqualTo("\"2026-11-25\"\n");
+        assertThatThrownBy(() -> WorkOut.run(List.of("1 +\n  deep", values.toString())))
+                .hasMessage("At character 7: There is no field “deep”.%n    deep%n    ^^^^".formatted());
+    }
+
+    @Test
+    void checkSaysAllThatIsWrongWithItsPlace() throws IOException {
+        Path good = java.nio.file.Files.writeString(
+                folder.resolve("good.json"), "{\"formatVersion\":1,\"title\":\"T\",\"pages\":[{\"key\":\"p\"}]}");
+        assertThat(Check.run(List.of(good.toString()))).startsWith("“T” can be taken");
+        Path bad = java.nio.file.Files.writeString(
+                folder.resolve("bad.json"),
+                "{\"formatVersion\":1,\"title\":\"\",\"pages\":[{\"key\":\"p\"},{\"key\":\"p\"}]}");
+        assertThatThrownBy(() -> Check.run(List.of(bad.toString())))
+                .hasMessageContaining("/title: The document has no title")
+                .hasMessageContaining("/pages/1/key: The key “p” is already used");
+    }
+
+    @Test
     void evaluatePrintsTheStateOfEveryItem() throws IOException {
         Path template = Files.writeString(folder.resolve("t.loess.json"), """
                 {"formatVersion":1,"title":"T","pages":[{"key":"p","sections":[{"key":"s","items":[

@@ -1,0 +1,286 @@
+package loesscape.core.expression;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.expression.Parser.Parsed;
+import loesscape.core.expression.Tree.Operation;
+import loesscape.core.expression.Tree.Test;
+import loesscape.core.expression.Type.Simple;
+import loesscape.core.expression.functions.Function;
+import loesscape.core.expression.functions.Functions;
+
+/**
+ * What type a formula gives, and what in it can never be worked out: names that are not there, calls that do not fit,
+ * values of kinds that cannot be compared or reckoned with. What may or may not fit is left to the run.
+ */
+final class TypeCheck {
+
+    private final Parsed parsed;
+    private final Map<String, Type> names;
+    private final Deque<Map.Entry<String, Type>> bound = new ArrayDeque<>();
+    private final Deque<Type> items = new ArrayDeque<>();
+
+    private TypeCheck(Parsed parsed, Map<String, Type> names) {
+        this.parsed = parsed;
+        this.names = names;
+    }
+
+    /**
+     * The type of a formula.
+     *
+     * @throws FormulaProblem where something in it can never be worked out
+     */
+    static Type of(Parsed parsed, Map<String, Type> names) {
+        return new TypeCheck(parsed, names).type(parsed.tree());
+    }
+
+    private FormulaProblem problem(Tree at, String message) {
+        int[] place = parsed.places().getOrDefault(at, new int[] {0, 0});
+        return new FormulaProblem(place[0], place[1], message);
+    }
+
+    private Type type(Tree tree) {
+        return switch (tree) {
+            case Tree.Literal(var value) -> Type.of(value);
+            case Tree.Name it -> name(it);
+            case Tree.Path it -> path(it);
+            case Tree.Arithmetic it -> arithmetic(it);
+            case Tree.Minus it -> {
+                Type of = type(it.operand());
+                require(it.operand(), of, List.of(Simple.NUMBER, Simple.DAYS, Simple.MONTHS), "has no minus");
+                yield of;
+            }
+            case Tree.Comparison it -> {
+                comparable(it, it.test(), type(it.left()), type(it.right()));
+                yield Simple.YES_NO;
+            }
+            case Tree.Between it -> {
+                Type value = type(it.value());
+                comparable(it, Test.AT_LEAST, value, type(it.low()));
+                comparable(it, Test.AT_MOST, value, type(it.high()));
+                yield Simple.YES_NO;
+            }
+            case Tree.In it -> {
+                Type value = type(it.value());
+                it.tests().forEach(test -> test(it, value, test));
+                yield Simple.YES_NO;
+            }
+            case Tree.UnaryTest(var ignored, var to) -> type(to);
+            case Tree.And(var left, var right) -> both(left, right);
+            case Tree.Or(var left, var right) -> both(left, right);
+            case Tree.If(var condition, var one, var other) -> {
+                truth(condition);
+                yield common(type(one), type(other));
+            }
+            case Tree.For(var bindings, var result) -> new Type.ListOf(within(bindings, result));
+            case Tree.Quantified(var ignored, var bindings, var condition) -> {
+                within(bindings, condition);
+                yield Simple.YES_NO;
+            }
+            case Tree.Filter it -> filter(it);
+            case Tree.Call it -> call(it);
+            case Tree.ListOf(var elements) ->
+                new Type.ListOf(
+                        elements.stream().map(this::type).reduce(this::common).orElse(Simple.ANY));
+            case Tree.Context(var entries) -> context(entries);
+            case Tree.RangeOf it -> {
+                comparable(it, Test.LESS, type(it.low()), type(it.high()));
+                yield Simple.RANGE;
+            }
+            case Tree.InstanceOf(var value, var ignored) -> {
+                type(value);
+                yield Simple.YES_NO;
+            }
+        };
+    }
+
+    private Type name(Tree.Name it) {
+        for (Map.Entry<String, Type> each : bound) {
+            if (each.getKey().equals(it.name())) {
+                return each.getValue();
+            }
+        }
+        for (Type item : items) {
+            if (item instanceof Type.Context(var entries) && entries.containsKey(it.name())) {
+                return java.util.Objects.requireNonNull(entries.get(it.name()));
+            }
+        }
+        Type known = names.get(it.name());
+        if (known != null) {
+            return known;
+        }
+        // An element whose parts are not known may have an entry of this name.
+        if (items.stream().anyMatch(item -> item == Simple.ANY || item.equals(new Type.Context(Map.of())))) {
+            return Simple.ANY;
+        }
+        throw problem(it, "There is no field “%s”.".formatted(it.name()));
+    }
+
+    private Type path(Tree.Path it) {
+        Type of = type(it.of());
+        boolean isList = of instanceof Type.ListOf;
+        Type element = of instanceof Type.ListOf(var inner) ? inner : of;
+        Type part = switch (element) {
+            case Type.Context(var entries) -> entries.getOrDefault(it.name(), Simple.ANY);
+            case Simple simple
+            when simple == Simple.NUMBER || simple == Simple.TEXT || simple == Simple.YES_NO ->
+                throw problem(it, "%s has no “%s”.".formatted(capital(element.words()), it.name()));
+            default -> Simple.ANY;
+        };
+        return isList ? new Type.ListOf(part) : part;
+    }
+
+    private Type arithmetic(Tree.Arithmetic it) {
+        Type left = type(it.left());
+        Type right = type(it.right());
+        if (left == Simple.NUMBER && right == Simple.NUMBER) {
+            return Simple.NUMBER;
+        }
+        if (left == Simple.TEXT && right == Simple.TEXT && it.operation() == Operation.ADD) {
+            return Simple.TEXT;
+        }
+        boolean known = isKnown(left) && isKnown(right);
+        boolean temporal = isTemporal(left) || isTemporal(right);
+        if (known && (!temporal || left == Simple.TEXT || right == Simple.TEXT)) {
+            throw problem(
+                    it,
+                    "%s and %s cannot be put together with “%s”."
+                            .formatted(capital(left.words()), right.words(), it.operation().sign));
+        }
+        return known && left.equals(right) && it.operation() == Operation.SUBTRACT && left != Simple.MONTHS
+                ? Simple.DAYS
+                : Simple.ANY;
+    }
+
+    private static boolean isKnown(Type type) {
+        return type != Simple.ANY && type != Simple.NOTHING;
+    }
+
+    private static boolean isTemporal(Type type) {
+        return type == Simple.DATE
+                || type == Simple.TIME
+                || type == Simple.DATE_TIME
+                || type == Simple.DAYS
+                || type == Simple.MONTHS;
+    }
+
+    private void comparable(Tree at, Test test, Type left, Type right) {
+        if (isKnown(left) && isKnown(right) && !sameKind(left, right)) {
+            throw problem(at, "%s cannot be compared with %s.".formatted(capital(left.words()), right.words()));
+        }
+        boolean ordered = test != Test.EQUAL && test != Test.NOT_EQUAL;
+        for (Type side : List.of(left, right)) {
+            if (ordered
+                    && isKnown(side)
+                    && (side == Simple.YES_NO || side == Simple.RANGE || !(side instanceof Simple))) {
+                throw problem(at, "%s is neither more nor less than another.".formatted(capital(side.words())));
+            }
+        }
+    }
+
+    private static boolean sameKind(Type left, Type right) {
+        boolean simple = left instanceof Simple || right instanceof Simple;
+        return simple ? left.equals(right) : left.getClass() == right.getClass();
+    }
+
+    private void test(Tree at, Type value, Tree test) {
+        Type type = type(test);
+        if (test instanceof Tree.UnaryTest(var how, var ignored)) {
+            comparable(at, how, value, type);
+        } else if (type != Simple.RANGE && !(type instanceof Type.ListOf)) {
+            comparable(at, Test.EQUAL, value, type);
+        }
+    }
+
+    private Type both(Tree left, Tree right) {
+        truth(left);
+        truth(right);
+        return Simple.YES_NO;
+    }
+
+    private void truth(Tree tree) {
+        require(tree, type(tree), List.of(Simple.YES_NO), "is neither true nor false");
+    }
+
+    private void require(Tree at, Type type, List<Type> wanted, String what) {
+        if (isKnown(type) && !wanted.contains(type)) {
+            throw problem(at, "%s %s.".formatted(capital(type.words()), what));
+        }
+    }
+
+    private Type common(Type left, Type right) {
+        if (left.equals(right) || right == Simple.NOTHING) {
+            return left;
+        }
+        return left == Simple.NOTHING ? right : Simple.ANY;
+    }
+
+    private Type within(List<Tree.Binding> bindings, Tree result) {
+        for (Tree.Binding binding : bindings) {
+            Type in = type(binding.in());
+            if (binding.to() != null) {
+                type(binding.to());
+            }
+            Type element = in instanceof Type.ListOf(var inner)
+                    ? inner
+                    : in == Simple.RANGE || binding.to() != null ? Simple.NUMBER : in;
+            bound.push(Map.entry(binding.name(), element));
+        }
+        Type type = type(result);
+        bindings.forEach(binding -> bound.pop());
+        return type;
+    }
+
+    private Type filter(Tree.Filter it) {
+        Type list = type(it.list());
+        Type element = list instanceof Type.ListOf(var inner) ? inner : list;
+        items.push(element);
+        bound.push(Map.entry("item", element));
+        Type by = type(it.condition());
+        bound.pop();
+        items.pop();
+        require(it.condition(), by, List.of(Simple.YES_NO, Simple.NUMBER), "is neither a condition nor a position");
+        return by == Simple.NUMBER ? element : by == Simple.YES_NO ? new Type.ListOf(element) : Simple.ANY;
+    }
+
+    private Type call(Tree.Call it) {
+        Function function = Functions.find(it.function()).orElseThrow();
+        it.arguments().forEach(this::type);
+        String takes = "%s(%s%s)"
+                .formatted(
+                        function.name(), String.join(", ", function.parameters()), function.isVariadic() ? ", …" : "");
+        for (String name : it.names()) {
+            if (!function.parameters().contains(name)) {
+                throw problem(it, "There is no “%s” to give to %s.".formatted(name, takes));
+            }
+        }
+        boolean missing = !it.names().isEmpty()
+                && !it.names().containsAll(function.parameters().subList(0, function.required()));
+        if (missing || !function.takes(it.arguments().size())) {
+            throw problem(
+                    it,
+                    "Expected %s, found %d given."
+                            .formatted(takes, it.arguments().size()));
+        }
+        return Simple.ANY;
+    }
+
+    private Type context(List<Tree.Entry> entries) {
+        Map<String, Type> types = new java.util.LinkedHashMap<>();
+        for (Tree.Entry entry : entries) {
+            Type type = type(entry.value());
+            if (types.put(entry.name(), type) != null) {
+                throw problem(entry.value(), "The entry “%s” is there twice.".formatted(entry.name()));
+            }
+            bound.push(Map.entry(entry.name(), type));
+        }
+        entries.forEach(entry -> bound.pop());
+        return new Type.Context(types);
+    }
+
+    private static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+}

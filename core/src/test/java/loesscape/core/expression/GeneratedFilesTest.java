@@ -1,0 +1,50 @@
+package loesscape.core.expression;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.expression.functions.Function;
+import loesscape.core.expression.functions.Functions;
+import org.junit.jupiter.api.Test;
+
+/** The list of functions in {@code docs/formulas.md}: every example is run, and what it gives stands beside it. */
+class GeneratedFilesTest {
+
+    private static final Path FILE = Path.of("../docs/formulas.md");
+    private static final String BEGIN = "<!-- functions: made by ./loesscape types -->\n";
+
+    @Test
+    void everyFunctionIsDocumentedWithAnExampleThatRuns() throws IOException {
+        StringBuilder table = new StringBuilder(BEGIN);
+        table.append("| function | what it gives | example | gives |\n|---|---|---|---|\n");
+        for (Function function : Functions.list()) {
+            Object result = Formula.of("string(%s)".formatted(function.example()), Map.of())
+                    .compile(List.of())
+                    .run();
+            assertThat(result).as(function.example()).isNotNull();
+            table.append("| `%s(%s%s)` | %s | `%s` | `%s` |\n"
+                    .formatted(
+                            function.name(),
+                            String.join(", ", function.parameters()),
+                            function.isVariadic() ? ", …" : "",
+                            function.says(),
+                            function.example(),
+                            result));
+        }
+        String before = Files.readString(FILE);
+        int at = before.indexOf(BEGIN);
+        assertThat(at).as("the mark in %s", FILE).isNotNegative();
+        String text = before.substring(0, at) + table;
+        if (Boolean.getBoolean("loesscape.make")) {
+            Files.writeString(FILE, text);
+        }
+        assertThat(FILE)
+                .content()
+                .as("run ./loesscape types and commit %s", FILE)
+                .isEqualTo(text);
+    }
+}
