@@ -16,6 +16,12 @@ export type Band = {
   upTo: Bound | null;
 };
 
+export type BandClause = {
+  field: string;
+  bands: string[];
+  whenBlank: boolean | null;
+};
+
 export type Block = {
   title: string;
   lines: Line[];
@@ -54,6 +60,7 @@ export type ClauseAnswered = {
 
 export type ClauseBetween = {
   field: string;
+  outside: boolean;
   from: ClauseOperand;
   fromIncluded: boolean;
   to: ClauseOperand;
@@ -74,7 +81,9 @@ export type ClauseIsBlank = {
 
 export type ClauseOperand =
   | ({ type: "number" } & NumberOperand)
-  | ({ type: "date" } & DateOperand);
+  | ({ type: "date" } & DateOperand)
+  | ({ type: "field" } & FieldOperand)
+  | ({ type: "today" } & TodayOperand);
 
 export type Column = {
   key: string;
@@ -88,12 +97,18 @@ export type Condition =
   | ({ type: "never" } & ConditionNever)
   | ({ type: "all" } & ConditionAll)
   | ({ type: "any" } & ConditionAny)
+  | ({ type: "none" } & ConditionNone)
+  | ({ type: "atLeast" } & ConditionAtLeast)
   | ({ type: "answered" } & ClauseAnswered)
   | ({ type: "isBlank" } & ClauseIsBlank)
   | ({ type: "choice" } & ChoiceClause)
   | ({ type: "text" } & TextClause)
+  | ({ type: "length" } & LengthClause)
+  | ({ type: "band" } & BandClause)
   | ({ type: "comparison" } & ClauseComparison)
-  | ({ type: "between" } & ClauseBetween);
+  | ({ type: "between" } & ClauseBetween)
+  | ({ type: "written" } & ConditionWritten)
+  | ({ type: "stageIs" } & ConditionStageIs);
 
 export type ConditionAll = {
   conditions: Condition[];
@@ -106,7 +121,24 @@ export type ConditionAny = {
   conditions: Condition[];
 };
 
+export type ConditionAtLeast = {
+  count: number;
+  conditions: Condition[];
+};
+
 export type ConditionNever = {
+};
+
+export type ConditionNone = {
+  conditions: Condition[];
+};
+
+export type ConditionStageIs = {
+  stages: Stage[];
+};
+
+export type ConditionWritten = {
+  formula: string;
 };
 
 export type Content = {
@@ -323,6 +355,10 @@ export type FieldKindText = {
 export type FieldKindYesNo = {
 };
 
+export type FieldOperand = {
+  field: string;
+};
+
 export type Finished = {
   record: number | null;
   obstacles: Obstacle[];
@@ -340,6 +376,13 @@ export type Item =
   | ({ type: "field" } & Field)
   | ({ type: "notice" } & Notice)
   | ({ type: "indicator" } & Indicator);
+
+export type LengthClause = {
+  field: string;
+  test: OrderTest;
+  length: number;
+  whenBlank: boolean | null;
+};
 
 export type Line =
   | ({ type: "answer" } & LineAnswer)
@@ -449,7 +492,7 @@ export type Obstacle = {
   message: string;
 };
 
-export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "answered" | "blank";
+export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "answered" | "blank";
 
 export type OrderTest = "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast";
 
@@ -567,6 +610,8 @@ export type Sheet = {
   record: number | null;
 };
 
+export type Stage = "filling" | "reviewing" | "finished" | "print";
+
 export type Standing = "neverReleased" | "released" | "changedSinceRelease";
 
 export type TemplateList = {
@@ -586,10 +631,15 @@ export type TextClause = {
   field: string;
   test: TextTest;
   text: string;
+  matchCase: boolean;
   whenBlank: boolean | null;
 };
 
-export type TextTest = "is" | "isNot" | "contains" | "doesNotContain";
+export type TextTest = "is" | "isNot" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches";
+
+export type TodayOperand = {
+  days: number;
+};
 
 export type Typed = {
   key: string;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Aspect, Condition } from "../api/types";
-  import { type Clause, isPlain } from "./clauses";
+  import { type Clause, isClause, isGroup, isPlain } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
   import GroupEditor from "./GroupEditor.svelte";
@@ -19,6 +19,19 @@
   const met = $derived(copy.nodes.get(key)?.state.met.includes(aspect) ?? false);
   /** A node cannot be shown by what stands inside itself. */
   const except = $derived(aspect === "shown" ? inside(key) : []);
+
+  /** The whole in words, where a part of it cannot be edited as tokens. */
+  const sentence = $derived(
+    copy
+      .view(key)
+      .sentences.find(({ aspects }) => aspects.includes(aspect))
+      ?.parts.map(({ text }) => text)
+      .join(""),
+  );
+
+  function hasMore(of: Condition): boolean {
+    return isGroup(of) ? of.conditions.some(hasMore) : !isPlain(of) && !isClause(of);
+  }
 
   function inside(node: string): string[] {
     return [node, ...copy.inside(node).flatMap(inside)];
@@ -55,6 +68,7 @@
   />
   {#if mode === "when" && condition}
     <Now {met} />
+    {#if hasMore(condition)}<p class="mt-1 font-margin text-[14px]">{sentence}</p>{/if}
     <span class="mt-1 block"><GroupEditor {condition} {except} onchange={change} /></span>
   {:else if beginning}
     <NewClause {except} onadd={add} oncancel={() => (beginning = false)} />

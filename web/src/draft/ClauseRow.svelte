@@ -39,6 +39,8 @@
   const isChoice = $derived(field?.kind.type === "oneChoice" || field?.kind.type === "yesNo");
   const isDate = $derived(field?.kind.type === "date");
   const asksValue = $derived(now.operator !== "answered" && now.operator !== "blank");
+  const isRange = $derived(now.operator === "between" || now.operator === "outside");
+  const isText = $derived(field?.kind.type === "text" || field?.kind.type === "longText");
   const unit = $derived(
     field?.kind.type === "number" ? field.kind.unit : field?.kind.type === "money" ? field.kind.currency : "",
   );
@@ -139,7 +141,7 @@
       open={fresh && !now.choices.length}
       onpick={pickChoice}
     />
-  {:else if asksValue && (now.operator === "is" || now.operator === "isNot" || now.operator === "contains" || now.operator === "doesNotContain")}
+  {:else if asksValue && isText}
     <input
       class="token value"
       aria-label="Text"
@@ -150,8 +152,8 @@
       onchange={(event) => change({ text: event.currentTarget.value })}
     />
   {:else if asksValue}
-    {@render side(now.first, now.operator === "between" ? "Lower edge" : "Value", true)}
-    {#if now.operator === "between"}
+    {@render side(now.first, isRange ? "Lower edge" : "Value", true)}
+    {#if isRange}
       {@render edge(now.firstIn, "Lower edge", { firstIn: !now.firstIn })} and
       {@render side(now.second, "Upper edge", false)}
       {@render edge(now.secondIn, "Upper edge", { secondIn: !now.secondIn })}

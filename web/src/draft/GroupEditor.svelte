@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Condition } from "../api/types";
-  import { type Clause, isGroup, isPlain, opened } from "./clauses";
+  import { type Clause, isClause, isGroup, isPlain, opened } from "./clauses";
   import ClauseRow from "./ClauseRow.svelte";
   import GroupEditor from "./GroupEditor.svelte";
   import NewClause from "./NewClause.svelte";
@@ -22,6 +22,14 @@
   type Joint = "all" | "any";
   const partsOf = (it: Condition): Condition[] => (isGroup(it) ? it.conditions : [it]);
   const jointOf = (it: Condition): Joint => (it.type === "any" ? "any" : "all");
+  /** Words before a group that is neither all nor any of its conditions. */
+  const counted = $derived(
+    condition.type === "none"
+      ? "none of"
+      : condition.type === "atLeast"
+        ? `at least ${condition.count} of`
+        : "",
+  );
   const parts = $derived(partsOf(condition));
   const joint = $derived(jointOf(condition));
   const WORD = { all: "and", any: "or" };
@@ -29,18 +37,28 @@
 
   const grouped = (of: Joint, conditions: Condition[]): Condition | null =>
     conditions.length > 1 ? { type: of, conditions } : (conditions[0] ?? null);
+  const regrouped = (now: Condition, conditions: Condition[]): Condition | null => {
+    if (!isGroup(now) || now.type === "all" || now.type === "any") return grouped(jointOf(now), conditions);
+    if (!conditions.length) return null;
+    return now.type === "none"
+      ? { type: "none", conditions }
+      : { type: "atLeast", count: Math.min(now.count, conditions.length), conditions };
+  };
   const change = (at: number, part: Change) =>
     onchange((now) => {
       const all = partsOf(now);
       const to = all[at] ? part(all[at]) : null;
-      return grouped(jointOf(now), to ? all.with(at, to) : all.toSpliced(at, 1));
+      return regrouped(now, to ? all.with(at, to) : all.toSpliced(at, 1));
     });
 
   function add(clause: Clause) {
     const { joint: of, to } = adding!;
     adding = null;
     if (to !== null) change(to, (part) => ({ type: of, conditions: [part, clause] }));
-    else onchange((now) => grouped(isGroup(now) ? now.type : of, [...partsOf(now), clause]));
+    else
+      onchange((now) =>
+        isGroup(now) ? regrouped(now, [...partsOf(now), clause]) : grouped(of, [now, clause]),
+      );
   }
 
   const ends = $derived<Joint[]>(parts.length > 1 ? [joint] : ["all", "any"]);
@@ -48,9 +66,10 @@
 </script>
 
 <span class="group">
+  {#if counted}<span class="block font-semibold">{counted}</span>{/if}
   {#each parts as part, i (i)}
     <span class="block">
-      {#if i > 0}
+      {#if i > 0 && !counted}
         <button
           type="button"
           class="token plain"
@@ -62,8 +81,10 @@
         <span class="nested"
           ><GroupEditor condition={part} {except} onchange={(inner) => change(i, inner)} /></span
         >
-      {:else if isPlain(part)}
-        <span>{part.type}</span>
+      {:else if !isClause(part)}
+        <span class={part.type === "written" ? "key" : "soft"}
+          >{part.type === "written" ? part.formula : isPlain(part) ? part.type : "as the sentence says"}</span
+        >
         <button
           type="button"
           class="token bare"

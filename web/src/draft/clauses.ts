@@ -1,7 +1,11 @@
-import type { ClauseOperand, Condition, Field, Operator } from "../api/types";
+import type { ClauseOperand, Condition, Field, Operator, TextTest } from "../api/types";
 
-export type Clause = Exclude<Condition, { type: "all" | "any" | "always" | "never" }>;
-export type Group = Extract<Condition, { type: "all" | "any" }>;
+/** What is edited as tokens; other conditions are shown as a sentence. */
+export type Clause = Extract<
+  Condition,
+  { type: "answered" | "isBlank" | "choice" | "text" | "comparison" | "between" }
+>;
+export type Group = Extract<Condition, { type: "all" | "any" | "none" | "atLeast" }>;
 
 /** A clause while it is being written: what stands in its tokens, complete or not. */
 export type ClauseDraft = {
@@ -13,12 +17,32 @@ export type ClauseDraft = {
   firstIn: boolean;
   second: string;
   secondIn: boolean;
+  matchCase: boolean;
   whenBlank: boolean | null;
 };
 
 export function isGroup(condition: Condition): condition is Group {
-  return condition.type === "all" || condition.type === "any";
+  return ["all", "any", "none", "atLeast"].includes(condition.type);
 }
+
+/** Whether a condition can be edited as tokens. */
+export function isClause(condition: Condition): condition is Clause {
+  switch (condition.type) {
+    case "answered":
+    case "isBlank":
+    case "choice":
+    case "text":
+      return true;
+    case "comparison":
+      return isFixed(condition.to);
+    case "between":
+      return isFixed(condition.from) && isFixed(condition.to);
+    default:
+      return false;
+  }
+}
+
+const isFixed = (operand: ClauseOperand) => operand.type === "number" || operand.type === "date";
 
 export function isPlain(condition: Condition): condition is Extract<Condition, { type: "always" | "never" }> {
   return condition.type === "always" || condition.type === "never";
@@ -35,6 +59,7 @@ export function begun(field: string, operator: Operator): ClauseDraft {
     firstIn: true,
     second: "",
     secondIn: true,
+    matchCase: false,
     whenBlank: null,
   };
 }
@@ -49,12 +74,17 @@ export function opened(clause: Clause): ClauseDraft {
     case "choice":
       return { ...begun(clause.field, clause.test), choices: clause.choices, whenBlank: clause.whenBlank };
     case "text":
-      return { ...begun(clause.field, clause.test), text: clause.text, whenBlank: clause.whenBlank };
+      return {
+        ...begun(clause.field, clause.test),
+        text: clause.text,
+        matchCase: clause.matchCase,
+        whenBlank: clause.whenBlank,
+      };
     case "comparison":
       return { ...begun(clause.field, clause.test), first: side(clause.to), whenBlank: clause.whenBlank };
     case "between":
       return {
-        ...begun(clause.field, "between"),
+        ...begun(clause.field, clause.outside ? "outside" : "between"),
         first: side(clause.from),
         firstIn: clause.fromIncluded,
         second: side(clause.to),
@@ -65,7 +95,7 @@ export function opened(clause: Clause): ClauseDraft {
 }
 
 function side(operand: ClauseOperand): string {
-  return operand.type === "number" ? String(operand.number) : operand.date;
+  return operand.type === "number" ? String(operand.number) : operand.type === "date" ? operand.date : "";
 }
 
 /** The clause the tokens make; null while one of them is missing. */
@@ -83,21 +113,34 @@ export function closed(draft: ClauseDraft, field: Field): Clause | null {
         return draft.choices.length
           ? { type: "choice", ...about, test: operator, choices: draft.choices }
           : null;
-      return draft.text.trim() ? { type: "text", ...about, test: operator, text: draft.text.trim() } : null;
+      return text(draft, operator);
     case "contains":
     case "doesNotContain":
-      return draft.text.trim() ? { type: "text", ...about, test: operator, text: draft.text.trim() } : null;
+    case "startsWith":
+    case "endsWith":
+    case "matches":
+      return text(draft, operator);
+    case "inBand":
+    case "length":
+      return null;
+    case "outside":
     case "between": {
       const from = operand(draft.first, field);
       const to = operand(draft.second, field);
       const edges = { fromIncluded: draft.firstIn, toIncluded: draft.secondIn };
-      return from && to ? { type: "between", ...about, from, to, ...edges } : null;
+      const outside = operator === "outside";
+      return from && to ? { type: "between", ...about, outside, from, to, ...edges } : null;
     }
     default: {
       const to = operand(draft.first, field);
       return to ? { type: "comparison", ...about, test: operator, to } : null;
     }
   }
+}
+
+function text({ field, whenBlank, matchCase, ...draft }: ClauseDraft, test: TextTest): Clause | null {
+  const sought = draft.text.trim();
+  return sought ? { type: "text", field, whenBlank, matchCase, test, text: sought } : null;
 }
 
 function operand(typed: string, field: Field): ClauseOperand | null {

@@ -20,7 +20,7 @@ public class Loesscape {
     private static final String USAGE = """
             loesscape demo [--reset] [--port N] [--data DIR] [--address HOST]
             loesscape start [--port N] [--data DIR] [--address HOST]
-            loesscape evaluate TEMPLATE.loess.json ANSWERS.json
+            loesscape evaluate TEMPLATE.loess.json ANSWERS.json [--today DATE] [--stage STAGE]
             loesscape check TEMPLATE.loess.json
             loesscape formula FORMULA [VALUES.json]
             """;

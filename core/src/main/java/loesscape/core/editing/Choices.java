@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
@@ -53,16 +54,16 @@ final class Choices {
                     "Conditions name the choice “%s” of “%s”.".formatted(removed.label(), field.name()), followers);
         }
         return Followers.rewritten(
-                with(parts, field, choices), clause -> withoutChoice(clause, field.key(), edit.choice()));
+                with(parts, field, choices), leaf -> withoutChoice(leaf, field.key(), edit.choice()));
     }
 
-    private static @Nullable Clause withoutChoice(Clause clause, String field, String choice) {
-        if (clause instanceof Clause.ChoiceClause it && it.field().equals(field)) {
+    private static Condition.@Nullable Leaf withoutChoice(Condition.Leaf leaf, String field, String choice) {
+        if (leaf instanceof Clause.ChoiceClause it && it.field().equals(field)) {
             List<String> rest =
                     it.choices().stream().filter(id -> !id.equals(choice)).toList();
             return rest.isEmpty() ? null : new Clause.ChoiceClause(field, it.test(), rest, it.whenBlank());
         }
-        return clause;
+        return leaf;
     }
 
     private static List<Choice> of(Field field) {

@@ -33,6 +33,6 @@ final class Deletions {
         parts.nodes().values().stream()
                 .filter(node -> node instanceof Indicator indicator && gone.contains(indicator.follows()))
                 .forEach(node -> all.add(node.key()));
-        return Followers.rewritten(parts.without(all), clause -> gone.contains(clause.field()) ? null : clause);
+        return Followers.rewritten(parts.without(all), leaf -> Followers.looksAt(leaf, gone) ? null : leaf);
     }
 }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.function.Predicate;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Node;
 import loesscape.core.model.References;
@@ -20,7 +21,12 @@ final class Followers {
 
     /** The nodes outside {@code keys} and their content that follow one of these fields. */
     static List<Refusal.Follower> of(Parts parts, Collection<String> keys) {
-        return named(parts, keys, clause -> keys.contains(clause.field()), keys);
+        return named(parts, keys, leaf -> looksAt(leaf, keys), keys);
+    }
+
+    /** Whether a leaf of a condition looks at one of some fields. */
+    static boolean looksAt(Condition.Leaf leaf, Collection<String> keys) {
+        return References.fields(leaf).stream().anyMatch(keys::contains);
     }
 
     /** The nodes with a condition that names a choice of a field. */
@@ -28,14 +34,14 @@ final class Followers {
         return named(
                 parts,
                 List.of(),
-                clause -> clause instanceof Clause.ChoiceClause it
+                leaf -> leaf instanceof Clause.ChoiceClause it
                         && it.field().equals(field)
                         && it.choices().contains(choice),
                 List.of());
     }
 
     private static List<Refusal.Follower> named(
-            Parts parts, Collection<String> except, Predicate<Clause> names, Collection<String> followed) {
+            Parts parts, Collection<String> except, Predicate<Condition.Leaf> names, Collection<String> followed) {
         List<Refusal.Follower> followers = new ArrayList<>();
         parts.nodes().forEach((key, node) -> {
             if (except.contains(key)) {
@@ -43,7 +49,7 @@ final class Followers {
             }
             List<String> what = new ArrayList<>();
             for (Aspect aspect : Aspect.values()) {
-                if (References.clauses(aspect.of(node)).stream().anyMatch(names)) {
+                if (References.leaves(aspect.of(node)).stream().anyMatch(names)) {
                     what.add(aspect.name().toLowerCase(Locale.ROOT));
                 }
             }

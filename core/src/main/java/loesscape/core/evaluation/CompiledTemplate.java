@@ -11,6 +11,7 @@ import java.util.function.Predicate;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
 import loesscape.core.evaluation.NodeState.PlainState;
+import loesscape.core.evaluation.Test.Seen;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Band;
 import loesscape.core.model.Condition;
@@ -77,15 +78,21 @@ public final class CompiledTemplate {
         return template;
     }
 
-    /** How every node stands for these answers. Answers to unknown fields are passed over. */
+    /** How every node stands for these answers while it is filled in on a day that is not told. */
     public State evaluate(Answers answers) {
+        return evaluate(answers, Context.UNDATED);
+    }
+
+    /** How every node stands for these answers in a context. Answers to unknown fields are passed over. */
+    public State evaluate(Answers answers, Context context) {
         boolean[] isShown = new boolean[nodes.size()];
         @Nullable Reading[] readings = new Reading[nodes.size()];
         Value[] counting = new Value[nodes.size()];
         Arrays.fill(counting, Value.blank());
+        Seen seen = new Seen(counting, context);
         for (int slot : order) {
             boolean holderShown = holders[slot] == NO_HOLDER || isShown[holders[slot]];
-            isShown[slot] = holderShown && holds(shown[slot], true, counting);
+            isShown[slot] = holderShown && holds(shown[slot], true, seen);
             if (isShown[slot] && nodes.get(slot) instanceof Field field) {
                 Reading reading = Reading.of(field.kind(), answers.of(field.key()));
                 readings[slot] = reading;
@@ -95,36 +102,37 @@ public final class CompiledTemplate {
         Map<String, NodeState> states = LinkedHashMap.newLinkedHashMap(nodes.size());
         for (int slot = 0; slot < nodes.size(); slot++) {
             Node node = nodes.get(slot);
-            states.put(node.key(), state(slot, node, isShown[slot], readings[slot], counting));
+            states.put(node.key(), state(slot, node, isShown[slot], readings[slot], seen));
         }
         return new State(java.util.Collections.unmodifiableMap(states));
     }
 
-    /** Tells of conditions over the fields of this template whether they hold in a state of it. */
-    public Predicate<Condition> conditions(State state) {
+    /** Tells of conditions over the fields of this template whether they hold in a state of it and in a context. */
+    public Predicate<Condition> conditions(State state, Context context) {
         Value[] counting = new Value[nodes.size()];
         for (int slot = 0; slot < counting.length; slot++) {
             counting[slot] = state.counting(nodes.get(slot).key());
         }
-        ConditionCompiler compiler = new ConditionCompiler(this::slot);
-        return condition -> tests.computeIfAbsent(condition, compiler::compile).holds(counting);
+        Seen seen = new Seen(counting, context);
+        ConditionCompiler compiler = new ConditionCompiler(template, this::slot);
+        return condition -> tests.computeIfAbsent(condition, compiler::compile).holds(seen);
     }
 
-    private NodeState state(int slot, Node node, boolean isShown, @Nullable Reading reading, Value[] counting) {
-        List<Aspect> met = met(slot, counting);
+    private NodeState state(int slot, Node node, boolean isShown, @Nullable Reading reading, Seen seen) {
+        List<Aspect> met = met(slot, seen);
         return switch (node) {
-            case Field field -> fieldState(slot, field, met, isShown, reading, counting);
+            case Field field -> fieldState(slot, field, met, isShown, reading, seen);
             case Indicator indicator ->
-                new IndicatorState(isShown, met, band(indicator.bands(), counting[slot(indicator.follows())]));
+                new IndicatorState(isShown, met, band(indicator.bands(), seen.counting()[slot(indicator.follows())]));
             default -> new PlainState(isShown, met);
         };
     }
 
     private FieldState fieldState(
-            int slot, Field field, List<Aspect> met, boolean isShown, @Nullable Reading reading, Value[] counting) {
-        Value value = counting[slot];
-        boolean isEditable = isShown && holds(editable[slot], true, counting);
-        boolean isRequired = isEditable && holds(required[slot], false, counting);
+            int slot, Field field, List<Aspect> met, boolean isShown, @Nullable Reading reading, Seen seen) {
+        Value value = seen.counting()[slot];
+        boolean isEditable = isShown && holds(editable[slot], true, seen);
+        boolean isRequired = isEditable && holds(required[slot], false, seen);
         String problem = switch (reading) {
             case null -> null;
             case Reading.Unreadable(var message) -> message;
@@ -141,26 +149,26 @@ public final class CompiledTemplate {
                 : null;
     }
 
-    private List<Aspect> met(int slot, Value[] counting) {
+    private List<Aspect> met(int slot, Seen seen) {
         List<Aspect> met = new ArrayList<>(1);
-        addIfMet(met, Aspect.SHOWN, shown[slot], counting);
-        addIfMet(met, Aspect.REQUIRED, required[slot], counting);
-        addIfMet(met, Aspect.EDITABLE, editable[slot], counting);
+        addIfMet(met, Aspect.SHOWN, shown[slot], seen);
+        addIfMet(met, Aspect.REQUIRED, required[slot], seen);
+        addIfMet(met, Aspect.EDITABLE, editable[slot], seen);
         return met;
     }
 
-    private static void addIfMet(List<Aspect> met, Aspect aspect, @Nullable Test test, Value[] counting) {
-        if (test != null && test.holds(counting)) {
+    private static void addIfMet(List<Aspect> met, Aspect aspect, @Nullable Test test, Seen seen) {
+        if (test != null && test.holds(seen)) {
             met.add(aspect);
         }
     }
 
-    private static boolean holds(@Nullable Test test, boolean plainDefault, Value[] counting) {
-        return test == null ? plainDefault : test.holds(counting);
+    private static boolean holds(@Nullable Test test, boolean plainDefault, Seen seen) {
+        return test == null ? plainDefault : test.holds(seen);
     }
 
     private @Nullable Test[] tests(Aspect aspect) {
-        ConditionCompiler compiler = new ConditionCompiler(this::slot);
+        ConditionCompiler compiler = new ConditionCompiler(template, this::slot);
         @Nullable Test[] tests = new Test[nodes.size()];
         for (int slot = 0; slot < tests.length; slot++) {
             var condition = aspect.of(nodes.get(slot));

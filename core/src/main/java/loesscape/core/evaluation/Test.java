@@ -2,9 +2,12 @@ package loesscape.core.evaluation;
 
 import loesscape.core.model.Value;
 
-/** A compiled condition: decides from the counting values of all fields, by slot. */
+/** A compiled condition: decides from the counting values of all fields, by slot, and from the context. */
 @FunctionalInterface
 interface Test {
 
-    boolean holds(Value[] counting);
+    boolean holds(Seen seen);
+
+    /** What a condition sees. */
+    record Seen(Value[] counting, Context context) {}
 }

@@ -8,6 +8,11 @@ final class Texts {
 
     private Texts() {}
 
+    /** A form in which texts are compared: composed (NFC) and trimmed, and folded unless case is told apart. */
+    static String comparable(String text, boolean matchCase) {
+        return matchCase ? Normalizer.normalize(text, Normalizer.Form.NFC).strip() : comparable(text);
+    }
+
     /**
      * A form that is equal for texts that differ only in case: composed (NFC), trimmed and folded by way of upper case,
      * so that ß meets SS and final sigma meets Σ. The root locale keeps the Turkish dotted and dotless i apart from the

@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
  * ({@code whenBlank}), or, where that is null, by the rule that a comparison with a blank is not met, except the
  * negative ones (is not, does not equal), which are.
  */
-public sealed interface Clause extends Condition {
+public sealed interface Clause extends Condition.Leaf {
 
     /** The key of the field this clause is about. */
     String field();
@@ -70,17 +70,20 @@ public sealed interface Clause extends Condition {
     }
 
     /**
-     * Compares text with text: composed (NFC), trimmed, without regard to case.
+     * Compares text with text: composed (NFC), trimmed, without regard to case unless that is asked for.
      *
      * @param field the key of a text field
      * @param test how the two are compared
-     * @param text what the answer is compared with; not blank
+     * @param text what the answer is compared with; not blank. For {@code MATCHES} a pattern in the syntax of RE2, which
+     *     runs in linear time and is found anywhere in the answer
+     * @param matchCase whether upper and lower case are told apart
      * @param whenBlank whether a blank meets this; null for the rule above
      */
     record TextClause(
             String field,
             TextTest test,
             String text,
+            @MayBeLeftOut boolean matchCase,
             @Nullable Boolean whenBlank) implements Clause {
 
         /** How the answer is compared with the text. */
@@ -88,7 +91,10 @@ public sealed interface Clause extends Condition {
             IS,
             IS_NOT,
             CONTAINS,
-            DOES_NOT_CONTAIN
+            DOES_NOT_CONTAIN,
+            STARTS_WITH,
+            ENDS_WITH,
+            MATCHES
         }
 
         @Override
@@ -98,7 +104,48 @@ public sealed interface Clause extends Condition {
     }
 
     /**
-     * Compares a number, an amount or a date with another.
+     * Compares how many characters (Unicode code points) a text has.
+     *
+     * @param field the key of a text field
+     * @param test how the two are compared
+     * @param length what the number of characters is compared with; not below 0
+     * @param whenBlank whether a blank meets this; null for the rule above
+     */
+    record LengthClause(
+            String field,
+            Comparison.OrderTest test,
+            int length,
+            @Nullable Boolean whenBlank) implements Clause {
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null ? whenBlank : test == Comparison.OrderTest.NOT_EQUAL;
+        }
+    }
+
+    /**
+     * Met when the answer lies in one of some bands of its own field.
+     *
+     * @param field the key of a field with bands
+     * @param bands their identities; at least one
+     * @param whenBlank whether a blank meets this; null for not
+     */
+    record BandClause(
+            String field, List<String> bands, @Nullable Boolean whenBlank) implements Clause {
+
+        public BandClause {
+            bands = List.copyOf(bands);
+        }
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null && whenBlank;
+        }
+    }
+
+    /**
+     * Compares a number, an amount or a date with another. Where the other side is a field that is blank, this is met as
+     * if the answer were blank.
      *
      * @param field the key of a number, money or date field
      * @param test how the two are compared
@@ -128,9 +175,10 @@ public sealed interface Clause extends Condition {
     }
 
     /**
-     * Met when a number, an amount or a date lies in a range, each edge in or out.
+     * Met when a number, an amount or a date lies in a range, or outside of it, each edge in or out.
      *
      * @param field the key of a number, money or date field
+     * @param outside whether it must lie outside of the range
      * @param from the lower edge
      * @param fromIncluded whether the lower edge itself meets this
      * @param to the upper edge; not below {@code from}
@@ -139,6 +187,7 @@ public sealed interface Clause extends Condition {
      */
     record Between(
             String field,
+            @MayBeLeftOut boolean outside,
             Operand from,
             boolean fromIncluded,
             Operand to,
@@ -165,5 +214,15 @@ public sealed interface Clause extends Condition {
 
         /** A fixed date. */
         record DateOperand(LocalDate date) implements Operand {}
+
+        /** The counting value of another field of the same kind. */
+        record FieldOperand(String field) implements Operand {}
+
+        /**
+         * The day on which the document is looked at, or one some days before or after.
+         *
+         * @param days how many days after it; below 0 before it
+         */
+        record TodayOperand(@MayBeLeftOut int days) implements Operand {}
     }
 }

@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
+import loesscape.core.expression.Names;
+import loesscape.core.model.Clause.Operand;
 import org.jspecify.annotations.Nullable;
 
 /** Which fields a condition looks at, and conditions with these references changed. */
@@ -13,78 +14,111 @@ public final class References {
 
     private References() {}
 
-    /** The clauses of a condition, in reading order; none for null. */
-    public static List<Clause> clauses(@Nullable Condition condition) {
+    /** The leaves of a condition, in reading order; none for null. */
+    public static List<Condition.Leaf> leaves(@Nullable Condition condition) {
         return switch (condition) {
             case null -> List.of();
             case Condition.Always() -> List.of();
             case Condition.Never() -> List.of();
-            case Clause clause -> List.of(clause);
-            case Condition.All(var parts) ->
-                parts.stream().flatMap(part -> clauses(part).stream()).toList();
-            case Condition.Any(var parts) ->
-                parts.stream().flatMap(part -> clauses(part).stream()).toList();
+            case Condition.Leaf leaf -> List.of(leaf);
+            case Condition.Group group ->
+                group.conditions().stream()
+                        .flatMap(part -> leaves(part).stream())
+                        .toList();
         };
     }
 
     /** The keys of the fields a condition looks at, in reading order. */
     public static Set<String> fields(@Nullable Condition condition) {
         Set<String> keys = new LinkedHashSet<>();
-        clauses(condition).forEach(clause -> keys.add(clause.field()));
+        for (Condition.Leaf leaf : leaves(condition)) {
+            switch (leaf) {
+                case Condition.Written(var formula) -> keys.addAll(Names.in(formula));
+                case Condition.StageIs ignored -> {}
+                case Clause clause -> {
+                    keys.add(clause.field());
+                    operands(clause).forEach(operand -> {
+                        if (operand instanceof Operand.FieldOperand(var other)) {
+                            keys.add(other);
+                        }
+                    });
+                }
+            }
+        }
         return keys;
+    }
+
+    private static List<Operand> operands(Clause clause) {
+        return switch (clause) {
+            case Clause.Comparison it -> List.of(it.to());
+            case Clause.Between it -> List.of(it.from(), it.to());
+            default -> List.of();
+        };
     }
 
     /** The condition with every field key replaced by {@code key.apply(old)}. */
     public static @Nullable Condition rename(@Nullable Condition condition, UnaryOperator<String> key) {
-        return rewrite(condition, clause -> {
-            String field = key.apply(clause.field());
-            return switch (clause) {
-                case Clause.Answered ignored -> new Clause.Answered(field);
-                case Clause.IsBlank ignored -> new Clause.IsBlank(field);
-                case Clause.ChoiceClause it -> new Clause.ChoiceClause(field, it.test(), it.choices(), it.whenBlank());
-                case Clause.TextClause it -> new Clause.TextClause(field, it.test(), it.text(), it.whenBlank());
-                case Clause.Comparison it -> new Clause.Comparison(field, it.test(), it.to(), it.whenBlank());
-                case Clause.Between it ->
-                    new Clause.Between(field, it.from(), it.fromIncluded(), it.to(), it.toIncluded(), it.whenBlank());
-            };
+        return rewrite(condition, leaf -> switch (leaf) {
+            case Condition.Written(var formula) -> new Condition.Written(Names.renamed(formula, key));
+            case Condition.StageIs it -> it;
+            case Clause clause -> renamed(clause, key);
         });
     }
 
-    /**
-     * The condition without the clauses that {@code drop} names. A group of which nothing is left goes too; null when
-     * nothing is left at all, and the aspect returns to its plain default.
-     */
-    public static @Nullable Condition without(@Nullable Condition condition, Predicate<Clause> drop) {
-        return rewrite(condition, clause -> drop.test(clause) ? null : clause);
+    private static Clause renamed(Clause clause, UnaryOperator<String> key) {
+        String field = key.apply(clause.field());
+        return switch (clause) {
+            case Clause.Answered ignored -> new Clause.Answered(field);
+            case Clause.IsBlank ignored -> new Clause.IsBlank(field);
+            case Clause.ChoiceClause it -> new Clause.ChoiceClause(field, it.test(), it.choices(), it.whenBlank());
+            case Clause.TextClause it ->
+                new Clause.TextClause(field, it.test(), it.text(), it.matchCase(), it.whenBlank());
+            case Clause.LengthClause it -> new Clause.LengthClause(field, it.test(), it.length(), it.whenBlank());
+            case Clause.BandClause it -> new Clause.BandClause(field, it.bands(), it.whenBlank());
+            case Clause.Comparison it -> new Clause.Comparison(field, it.test(), renamed(it.to(), key), it.whenBlank());
+            case Clause.Between it ->
+                new Clause.Between(
+                        field,
+                        it.outside(),
+                        renamed(it.from(), key),
+                        it.fromIncluded(),
+                        renamed(it.to(), key),
+                        it.toIncluded(),
+                        it.whenBlank());
+        };
     }
 
-    /** The condition with each clause replaced; a clause that becomes null is left out. */
+    private static Operand renamed(Operand operand, UnaryOperator<String> key) {
+        return operand instanceof Operand.FieldOperand(var other)
+                ? new Operand.FieldOperand(key.apply(other))
+                : operand;
+    }
+
+    /**
+     * The condition with each leaf replaced. A leaf that becomes null is left out; a group of which nothing is left goes
+     * too. Null when nothing is left at all, and the aspect returns to its plain default.
+     */
     public static @Nullable Condition rewrite(@Nullable Condition condition, Rewriting rewriting) {
         return switch (condition) {
             case null -> null;
             case Condition.Always always -> always;
             case Condition.Never never -> never;
-            case Clause clause -> rewriting.rewrite(clause);
-            case Condition.All(var parts) -> group(parts, rewriting, Condition.All::new);
-            case Condition.Any(var parts) -> group(parts, rewriting, Condition.Any::new);
+            case Condition.Leaf leaf -> rewriting.rewrite(leaf);
+            case Condition.Group group -> {
+                List<Condition> kept = new ArrayList<>();
+                for (Condition part : group.conditions()) {
+                    Condition rewritten = rewrite(part, rewriting);
+                    if (rewritten != null) {
+                        kept.add(rewritten);
+                    }
+                }
+                yield kept.isEmpty() ? null : group.of(kept);
+            }
         };
     }
 
-    private static @Nullable Condition group(
-            List<Condition> parts, Rewriting rewriting, java.util.function.Function<List<Condition>, Condition> make) {
-        List<Condition> kept = new ArrayList<>();
-        for (Condition part : parts) {
-            Condition rewritten = rewrite(part, rewriting);
-            if (rewritten != null) {
-                kept.add(rewritten);
-            }
-        }
-        return kept.isEmpty() ? null : make.apply(kept);
-    }
-
-    /** What becomes of one clause; null to leave it out. */
+    /** What becomes of one leaf; null to leave it out. */
     public interface Rewriting {
-        @Nullable
-        Clause rewrite(Clause clause);
+        Condition.@Nullable Leaf rewrite(Condition.Leaf leaf);
     }
 }

@@ -17,13 +17,20 @@ public enum Operator {
     BETWEEN("is between"),
     CONTAINS("contains"),
     DOES_NOT_CONTAIN("does not contain"),
+    STARTS_WITH("starts with"),
+    ENDS_WITH("ends with"),
+    MATCHES("matches"),
+    OUTSIDE("is outside"),
+    IN_BAND("is in the band"),
+    LENGTH("has a length that"),
     ANSWERED("is answered"),
     BLANK("is blank");
 
     private static final List<Operator> CHOICES = List.of(IS, IS_NOT, ANSWERED, BLANK);
-    private static final List<Operator> TEXTS = List.of(IS, IS_NOT, CONTAINS, DOES_NOT_CONTAIN, ANSWERED, BLANK);
+    private static final List<Operator> TEXTS =
+            List.of(IS, IS_NOT, CONTAINS, DOES_NOT_CONTAIN, STARTS_WITH, ENDS_WITH, MATCHES, ANSWERED, BLANK);
     private static final List<Operator> ORDERED =
-            List.of(AT_LEAST, MORE, AT_MOST, LESS, EQUAL, NOT_EQUAL, BETWEEN, ANSWERED, BLANK);
+            List.of(AT_LEAST, MORE, AT_MOST, LESS, EQUAL, NOT_EQUAL, BETWEEN, OUTSIDE, ANSWERED, BLANK);
 
     private final String words;
 
@@ -70,6 +77,18 @@ public enum Operator {
         };
     }
 
+    /** The verb of a comparison. */
+    static Operator of(Clause.Comparison.OrderTest test) {
+        return switch (test) {
+            case EQUAL -> EQUAL;
+            case NOT_EQUAL -> NOT_EQUAL;
+            case LESS -> LESS;
+            case AT_MOST -> AT_MOST;
+            case MORE -> MORE;
+            case AT_LEAST -> AT_LEAST;
+        };
+    }
+
     /** The verb of a clause. */
     public static Operator of(Clause clause) {
         return switch (clause) {
@@ -82,17 +101,14 @@ public enum Operator {
                     case IS_NOT -> IS_NOT;
                     case CONTAINS -> CONTAINS;
                     case DOES_NOT_CONTAIN -> DOES_NOT_CONTAIN;
+                    case STARTS_WITH -> STARTS_WITH;
+                    case ENDS_WITH -> ENDS_WITH;
+                    case MATCHES -> MATCHES;
                 };
-            case Clause.Comparison it ->
-                switch (it.test()) {
-                    case EQUAL -> EQUAL;
-                    case NOT_EQUAL -> NOT_EQUAL;
-                    case LESS -> LESS;
-                    case AT_MOST -> AT_MOST;
-                    case MORE -> MORE;
-                    case AT_LEAST -> AT_LEAST;
-                };
-            case Clause.Between ignored -> BETWEEN;
+            case Clause.LengthClause ignored -> LENGTH;
+            case Clause.BandClause ignored -> IN_BAND;
+            case Clause.Comparison it -> of(it.test());
+            case Clause.Between it -> it.outside() ? OUTSIDE : BETWEEN;
         };
     }
 }

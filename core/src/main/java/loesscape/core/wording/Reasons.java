@@ -5,10 +5,10 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.Node;
+import loesscape.core.model.References;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 
@@ -58,8 +58,8 @@ public final class Reasons {
                         .filter(part -> !standing.holds(part))
                         .findFirst()
                         .ifPresent(part -> collect(part, standing, reasons));
-            case Condition.Any(var parts) -> parts.forEach(part -> collect(part, standing, reasons));
-            case Clause clause -> reasons.add(says(clause.field(), standing));
+            case Condition.Group group -> group.conditions().forEach(part -> collect(part, standing, reasons));
+            case Condition.Leaf leaf -> References.fields(leaf).forEach(key -> reasons.add(says(key, standing)));
         }
     }
 

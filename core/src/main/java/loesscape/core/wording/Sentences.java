@@ -21,6 +21,7 @@ import loesscape.core.model.Node;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Part.BlankRule;
 import loesscape.core.wording.Part.FieldName;
@@ -144,14 +145,34 @@ public final class Sentences {
         switch (condition) {
             case Condition.Always() -> parts.add(new Words("always"));
             case Condition.Never() -> parts.add(new Words("never"));
-            case Condition.All(var inner) -> group(inner, " and ", inGroup, parts);
-            case Condition.Any(var inner) -> group(inner, " or ", inGroup, parts);
+            case Condition.All(var inner) -> group("", inner, " and ", inGroup, parts);
+            case Condition.Any(var inner) -> group("", inner, " or ", inGroup, parts);
+            case Condition.None(var inner) -> group("none of ", inner, ", ", true, parts);
+            case Condition.AtLeast(var count, var inner) ->
+                group("at least " + count + " of ", inner, ", ", true, parts);
+            case Condition.Written(var formula) -> parts.add(new Figure(formula));
+            case Condition.StageIs(var stages) -> {
+                parts.add(new Words("the document is "));
+                parts.add(new Figure(stages.stream().map(Sentences::stage).collect(Collectors.joining(" or "))));
+            }
             case Clause clause -> clause(clause, parts);
         }
     }
 
-    private void group(List<Condition> inner, String joint, boolean inGroup, List<Part> parts) {
-        boolean bracketed = inGroup && inner.size() > 1;
+    private static String stage(Stage stage) {
+        return switch (stage) {
+            case FILLING -> "being filled in";
+            case REVIEWING -> "being looked through";
+            case FINISHED -> "finished";
+            case PRINT -> "printed";
+        };
+    }
+
+    private void group(String before, List<Condition> inner, String joint, boolean inGroup, List<Part> parts) {
+        boolean bracketed = (inGroup && inner.size() > 1) || !before.isEmpty();
+        if (!before.isEmpty()) {
+            parts.add(new Words(before));
+        }
         if (bracketed) {
             parts.add(new Words("("));
         }
@@ -178,16 +199,34 @@ public final class Sentences {
             case Clause.TextClause it -> {
                 parts.add(new Words(verb + " "));
                 parts.add(new Figure("“" + it.text() + "”"));
+                if (it.matchCase()) {
+                    parts.add(new Words(" in this case"));
+                }
+            }
+            case Clause.LengthClause it -> {
+                parts.add(new Words(verb + " " + Operator.of(it.test()).words(kind) + " "));
+                parts.add(new Figure(it.length() + (it.length() == 1 ? " character" : " characters")));
+            }
+            case Clause.BandClause it -> {
+                parts.add(new Words(verb + " "));
+                parts.add(new Figure(it.bands().stream()
+                        .map(id -> field.bands().stream()
+                                .filter(band ->
+                                        band.id().equals(id) && !band.label().isEmpty())
+                                .map(Band::label)
+                                .findFirst()
+                                .orElse(id))
+                        .collect(Collectors.joining(", "))));
             }
             case Clause.Comparison it -> {
                 parts.add(new Words(verb + " "));
-                parts.add(new Figure(operand(kind, it.to())));
+                parts.add(operand(kind, it.to()));
             }
             case Clause.Between it -> {
                 parts.add(new Words(verb + " "));
-                parts.add(new Figure(operand(kind, it.from())));
+                parts.add(operand(kind, it.from()));
                 parts.add(new Words(it.fromIncluded() ? " (in) and " : " (out) and "));
-                parts.add(new Figure(operand(kind, it.to())));
+                parts.add(operand(kind, it.to()));
                 parts.add(new Words(it.toIncluded() ? " (in)" : " (out)"));
             }
         }
@@ -206,11 +245,19 @@ public final class Sentences {
         }
     }
 
-    private static String operand(FieldKind kind, Operand operand) {
+    private Part operand(FieldKind kind, Operand operand) {
         return switch (operand) {
-            case Operand.NumberOperand(var number) -> Display.number(kind, number);
-            case Operand.DateOperand(var date) -> Display.day(date);
+            case Operand.NumberOperand(var number) -> new Figure(Display.number(kind, number));
+            case Operand.DateOperand(var date) -> new Figure(Display.day(date));
+            case Operand.FieldOperand(var key) ->
+                new FieldName(key, Objects.requireNonNull(fields.get(key), key).name());
+            case Operand.TodayOperand(var days) -> new Figure(today(days));
         };
+    }
+
+    private static String today(int days) {
+        String many = Math.abs(days) == 1 ? " day" : " days";
+        return days == 0 ? "today" : Math.abs((long) days) + many + (days > 0 ? " after today" : " before today");
     }
 
     /** A blank does not meet a plain comparison, as one would think; whatever is otherwise, or a negation, is said. */

@@ -72,6 +72,36 @@ class EditingTest {
     }
 
     @Test
+    void aRenamedKeyIsChangedInFormulasAndOnTheOtherSideOfComparisons() {
+        Template formula = Editing.apply(
+                permit,
+                new Edit.SetCondition(
+                        List.of("plan"),
+                        Aspect.SHOWN,
+                        new Condition.Written("area > 3 and count([1][item > area]) = 0")));
+        assertThat(field(Editing.apply(formula, new Edit.RenameKey("area", "size")), "plan")
+                        .shown())
+                .isEqualTo(new Condition.Written("size > 3 and count([1][item > size]) = 0"));
+        Template other = Editing.apply(
+                Editing.apply(permit, new Edit.Add(Edit.Novelty.NUMBER, "Limit", "start", null)),
+                new Edit.SetCondition(
+                        List.of("plan"),
+                        Aspect.SHOWN,
+                        new Clause.Comparison(
+                                "area",
+                                Clause.Comparison.OrderTest.MORE,
+                                new Clause.Operand.FieldOperand("limit"),
+                                null)));
+        assertThat(Editing.apply(other, new Edit.RenameKey("limit", "most")).toString())
+                .doesNotContain("limit");
+        assertThatThrownBy(() -> Editing.apply(other, new Edit.Delete(List.of("limit"), false)))
+                .isInstanceOf(Refusal.class);
+        assertThat(field(Editing.apply(other, new Edit.Delete(List.of("limit"), true)), "plan")
+                        .shown())
+                .isNull();
+    }
+
+    @Test
     void aFieldThatOthersFollowIsDeletedOnlyWithTheirConditions() {
         Refusal refusal = catchThrowableOfType(
                 Refusal.class, () -> Editing.apply(permit, new Edit.Delete(List.of("purpose"), false)));

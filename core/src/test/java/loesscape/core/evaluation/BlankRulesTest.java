@@ -8,11 +8,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.stream.Stream;
+import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Look;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -41,17 +43,28 @@ class BlankRulesTest {
                 rule("choice is not", true, it -> new Clause.ChoiceClause("c", ChoiceTest.IS_NOT, List.of("a"), it)),
                 rule("is one of", false, it -> new Clause.ChoiceClause("c", ChoiceTest.IS, List.of("a", "b"), it)),
                 rule("is none of", true, it -> new Clause.ChoiceClause("c", ChoiceTest.IS_NOT, List.of("a", "b"), it)),
-                rule("text is", false, it -> new Clause.TextClause("t", TextTest.IS, "x", it)),
-                rule("text is not", true, it -> new Clause.TextClause("t", TextTest.IS_NOT, "x", it)),
-                rule("contains", false, it -> new Clause.TextClause("t", TextTest.CONTAINS, "x", it)),
-                rule("does not contain", true, it -> new Clause.TextClause("t", TextTest.DOES_NOT_CONTAIN, "x", it)),
+                rule("text is", false, it -> new Clause.TextClause("t", TextTest.IS, "x", false, it)),
+                rule("text is not", true, it -> new Clause.TextClause("t", TextTest.IS_NOT, "x", false, it)),
+                rule("contains", false, it -> new Clause.TextClause("t", TextTest.CONTAINS, "x", false, it)),
+                rule(
+                        "does not contain",
+                        true,
+                        it -> new Clause.TextClause("t", TextTest.DOES_NOT_CONTAIN, "x", false, it)),
                 rule("=", false, it -> new Clause.Comparison("n", OrderTest.EQUAL, TEN, it)),
                 rule("≠", true, it -> new Clause.Comparison("n", OrderTest.NOT_EQUAL, TEN, it)),
                 rule("<", false, it -> new Clause.Comparison("n", OrderTest.LESS, TEN, it)),
                 rule("≤", false, it -> new Clause.Comparison("n", OrderTest.AT_MOST, TEN, it)),
                 rule(">", false, it -> new Clause.Comparison("n", OrderTest.MORE, TEN, it)),
                 rule("≥", false, it -> new Clause.Comparison("n", OrderTest.AT_LEAST, TEN, it)),
-                rule("between", false, it -> new Clause.Between("n", TEN, true, TWENTY, true, it)),
+                rule("between", false, it -> new Clause.Between("n", false, TEN, true, TWENTY, true, it)),
+                rule("outside", false, it -> new Clause.Between("n", true, TEN, true, TWENTY, true, it)),
+                rule("starts with", false, it -> new Clause.TextClause("t", TextTest.STARTS_WITH, "x", false, it)),
+                rule("ends with", false, it -> new Clause.TextClause("t", TextTest.ENDS_WITH, "x", false, it)),
+                rule("matches", false, it -> new Clause.TextClause("t", TextTest.MATCHES, "x", false, it)),
+                rule("length =", false, it -> new Clause.LengthClause("t", OrderTest.EQUAL, 3, it)),
+                rule("length ≠", true, it -> new Clause.LengthClause("t", OrderTest.NOT_EQUAL, 3, it)),
+                rule("length <", false, it -> new Clause.LengthClause("t", OrderTest.LESS, 3, it)),
+                rule("in band", false, it -> new Clause.BandClause("n", List.of("low"), it)),
                 rule("is answered", false, it -> new Clause.Answered("n")),
                 rule("is blank", true, it -> new Clause.IsBlank("n")));
     }
@@ -79,7 +92,8 @@ class BlankRulesTest {
                                         List.of(new Choice("a", "A"), new Choice("b", "B")),
                                         FieldKind.ChoiceLayout.MARKS)),
                         field("t", new FieldKind.Text("", 0)),
-                        field("n", new FieldKind.Number(2, "", null, null)),
+                        field("n", new FieldKind.Number(2, "", null, null))
+                                .withBands(List.of(new Band("low", "", Look.PLAIN, null))),
                         field("follower", new FieldKind.YesNo()).withShown(clause)));
         Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
         return CompiledTemplate.compile(template)

@@ -54,11 +54,27 @@ class BoundaryValuesTest {
         "false, false, no no yes yes no no"
     })
     void betweenAtBothBoundaries(boolean fromIncluded, boolean toIncluded, String met) {
-        Condition between = new Clause.Between("n", number("10"), fromIncluded, number("20"), toIncluded, null);
+        Condition between = new Clause.Between("n", false, number("10"), fromIncluded, number("20"), toIncluded, null);
         String[] values = {"9.99", "10", "10.01", "19.99", "20", "20.01"};
         String[] wanted = met.split(" ", -1);
         for (int i = 0; i < values.length; i++) {
             assertThat(shown(between, "n", values[i])).as(values[i]).isEqualTo(wanted[i].equals("yes"));
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "true, true, yes yes no no yes yes",
+        "true, false, yes yes no no no yes",
+        "false, true, yes no no no yes yes",
+        "false, false, yes no no no no yes"
+    })
+    void outsideAtBothBoundaries(boolean fromIncluded, boolean toIncluded, String met) {
+        Condition outside = new Clause.Between("n", true, number("10"), fromIncluded, number("20"), toIncluded, null);
+        String[] values = {"9.99", "10", "10.01", "19.99", "20", "20.01"};
+        String[] wanted = met.split(" ", -1);
+        for (int i = 0; i < values.length; i++) {
+            assertThat(shown(outside, "n", values[i])).as(values[i]).isEqualTo(wanted[i].equals("yes"));
         }
     }
 

@@ -27,7 +27,8 @@ class MeaningTest {
             CompiledTemplate compiled = CompiledTemplate.compile(template);
             for (int i = 0; i < 10; i++) {
                 Answers answers = RandomTemplates.answers(random, template);
-                compare(template, compiled.evaluate(answers), new NaiveEvaluation(template, answers));
+                Context context = RandomTemplates.context(random);
+                compare(template, compiled.evaluate(answers, context), new NaiveEvaluation(template, answers, context));
             }
         });
     }

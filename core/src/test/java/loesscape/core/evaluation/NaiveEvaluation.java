@@ -2,9 +2,9 @@ package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
 import java.text.Normalizer;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import loesscape.core.model.Band;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
@@ -23,9 +23,12 @@ final class NaiveEvaluation {
     private final Template template;
     private final Answers answers;
 
-    NaiveEvaluation(Template template, Answers answers) {
+    private final Context context;
+
+    NaiveEvaluation(Template template, Answers answers, Context context) {
         this.template = template;
         this.answers = answers;
+        this.context = context;
     }
 
     boolean shown(Node node) {
@@ -97,13 +100,53 @@ final class NaiveEvaluation {
             case Condition.All(var parts) ->
                 parts.stream().filter(part -> !holds(part)).count() == 0;
             case Condition.Any(var parts) -> parts.stream().filter(this::holds).count() > 0;
+            case Condition.None(var parts) -> parts.stream().filter(this::holds).count() == 0;
+            case Condition.AtLeast(var count, var parts) ->
+                parts.stream().filter(this::holds).count() >= count;
+            case Condition.Written(var formula) -> written(formula.split(" ", -1));
+            case Condition.StageIs(var stages) -> stages.contains(context.stage());
             case Clause clause -> clause(clause);
+        };
+    }
+
+    /** The few formulas that are made for tests: key, key > number, key <= number, key = day, key != null. */
+    private boolean written(String[] words) {
+        Value value = counting(field(words[0]));
+        if (words.length == 1) {
+            return value.equals(new Value.YesNo(true));
+        }
+        return switch (words[1]) {
+            case ">" -> value instanceof Value.Number(var number) && number.compareTo(new BigDecimal(words[2])) > 0;
+            case "<=" -> value instanceof Value.Number(var number) && number.compareTo(new BigDecimal(words[2])) <= 0;
+            case "=" -> value instanceof Value.Date(var date) && words[2].equals("@\"" + date + "\"");
+            default -> !value.isBlank();
+        };
+    }
+
+    private Value other(Clause.Operand operand) {
+        return switch (operand) {
+            case Clause.Operand.NumberOperand(var number) -> new Value.Number(number);
+            case Clause.Operand.DateOperand(var date) -> new Value.Date(date);
+            case Clause.Operand.FieldOperand(var key) -> counting(field(key));
+            case Clause.Operand.TodayOperand(var days) ->
+                context.today() == null
+                        ? Value.blank()
+                        : new Value.Date(context.today().plusDays(days));
+        };
+    }
+
+    private boolean isUnknown(Clause clause) {
+        return switch (clause) {
+            case Clause.Comparison it -> other(it.to()).isBlank();
+            case Clause.Between it ->
+                other(it.from()).isBlank() || other(it.to()).isBlank();
+            default -> false;
         };
     }
 
     private boolean clause(Clause clause) {
         Value value = counting(field(clause.field()));
-        if (value.isBlank()) {
+        if (value.isBlank() || isUnknown(clause)) {
             return switch (clause) {
                 case Clause.Answered ignored -> false;
                 case Clause.IsBlank ignored -> true;
@@ -111,6 +154,8 @@ final class NaiveEvaluation {
                 case Clause.TextClause it -> or(it.whenBlank(), it.test().name().contains("NOT"));
                 case Clause.Comparison it -> or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL);
                 case Clause.Between it -> or(it.whenBlank(), false);
+                case Clause.BandClause it -> or(it.whenBlank(), false);
+                case Clause.LengthClause it -> or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL);
             };
         }
         return switch (clause) {
@@ -123,30 +168,35 @@ final class NaiveEvaluation {
                 yield it.choices().contains(chosen) == (it.test() == Clause.ChoiceClause.ChoiceTest.IS);
             }
             case Clause.TextClause it -> {
-                String text = folded(((Value.Text) value).text());
-                String sought = folded(it.text());
+                String given = ((Value.Text) value).text();
+                String text = it.matchCase() ? given : folded(given);
+                String sought = it.matchCase() ? it.text() : folded(it.text());
                 yield switch (it.test()) {
                     case IS -> text.equals(sought);
                     case IS_NOT -> !text.equals(sought);
                     case CONTAINS -> text.indexOf(sought) >= 0;
                     case DOES_NOT_CONTAIN -> text.indexOf(sought) < 0;
+                    case STARTS_WITH -> text.indexOf(sought) == 0;
+                    case ENDS_WITH ->
+                        text.length() >= sought.length()
+                                && text.substring(text.length() - sought.length())
+                                        .equals(sought);
+                    case MATCHES -> matches(given, it);
                 };
             }
-            case Clause.Comparison it -> {
-                int order = order(value, it.to());
-                yield switch (it.test()) {
-                    case EQUAL -> order == 0;
-                    case NOT_EQUAL -> order != 0;
-                    case LESS -> order < 0;
-                    case AT_MOST -> order <= 0;
-                    case MORE -> order > 0;
-                    case AT_LEAST -> order >= 0;
-                };
+            case Clause.Comparison it -> met(it.test(), order(value, it.to()));
+            case Clause.LengthClause it -> {
+                String text = ((Value.Text) value).text();
+                yield met(it.test(), text.codePointCount(0, text.length()) - it.length());
             }
+            case Clause.BandClause it ->
+                it.bands().contains(band(field(it.field()).bands(), value));
             case Clause.Between it -> {
                 int from = order(value, it.from());
                 int to = order(value, it.to());
-                yield (from > 0 || (from == 0 && it.fromIncluded())) && (to < 0 || (to == 0 && it.toIncluded()));
+                yield it.outside()
+                        ? from < 0 || (from == 0 && it.fromIncluded()) || to > 0 || (to == 0 && it.toIncluded())
+                        : (from > 0 || (from == 0 && it.fromIncluded())) && (to < 0 || (to == 0 && it.toIncluded()));
             }
         };
     }
@@ -155,13 +205,28 @@ final class NaiveEvaluation {
         return set == null ? usual : set;
     }
 
-    private static int order(Value value, Clause.Operand operand) {
-        return switch (operand) {
-            case Clause.Operand.NumberOperand(BigDecimal to) ->
-                ((Value.Number) value).number().compareTo(to);
-            case Clause.Operand.DateOperand(LocalDate to) ->
-                ((Value.Date) value).date().compareTo(to);
+    private static boolean met(Clause.Comparison.OrderTest test, int order) {
+        return switch (test) {
+            case EQUAL -> order == 0;
+            case NOT_EQUAL -> order != 0;
+            case LESS -> order < 0;
+            case AT_MOST -> order <= 0;
+            case MORE -> order > 0;
+            case AT_LEAST -> order >= 0;
         };
+    }
+
+    /** The texts of the tests hold no signs of patterns but the full stop, so Java's patterns will do here. */
+    private static boolean matches(String text, Clause.TextClause clause) {
+        int flags = clause.matchCase() ? 0 : Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE;
+        return Pattern.compile(clause.text(), flags).matcher(text).find();
+    }
+
+    private int order(Value value, Clause.Operand operand) {
+        Value other = other(operand);
+        return value instanceof Value.Number(var number)
+                ? number.compareTo(((Value.Number) other).number())
+                : ((Value.Date) value).date().compareTo(((Value.Date) other).date());
     }
 
     private static String folded(String text) {

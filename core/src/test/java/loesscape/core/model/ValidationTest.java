@@ -71,6 +71,43 @@ class ValidationTest {
     }
 
     @Test
+    void formulasAndPatternsThatAreNotUnderstoodAreToldWithTheirPlace() {
+        Template template = template(
+                field("a", TEXT),
+                field("b", TEXT).withShown(new Condition.Written("a = 5")),
+                field("c", TEXT).withShown(new Condition.Written("a + \"x\"")),
+                field("d", TEXT).withShown(new Condition.Written("nothing")),
+                field("e", TEXT)
+                        .withShown(new Clause.TextClause("a", Clause.TextClause.TextTest.MATCHES, "[a-", false, null)),
+                field("f", TEXT).withShown(new Condition.AtLeast(3, List.of(new Clause.Answered("a")))),
+                field("g", TEXT).withShown(new Condition.Written("b")),
+                field("h", TEXT).withShown(new Clause.BandClause("a", List.of("low"), null)));
+        assertThat(Validation.of(template))
+                .extracting(
+                        problem -> problem.path().replace("/pages/0/sections/0/items", "") + " " + problem.message())
+                .containsExactly(
+                        "/1/shown/formula At character 1: Text cannot be compared with a number.",
+                        "/2/shown/formula A condition is true or false; this formula gives text.",
+                        "/3/shown/formula At character 1: There is no field “nothing”.",
+                        "/4/shown/text This pattern is not understood: missing closing ].",
+                        "/5/shown/count At least 1 and at most all of the conditions have to hold.",
+                        "/6/shown/formula A condition is true or false; this formula gives text.",
+                        "/7/shown/bands/0 “a” has no band “low”.");
+    }
+
+    @Test
+    void aCircleThroughAFormulaIsNamed() {
+        Template template = template(
+                field("a", TEXT).withShown(new Condition.Written("b != null")),
+                field("b", TEXT).withShown(new Clause.Answered("a")));
+        assertThat(Validation.of(template))
+                .extracting(Problem::message)
+                .singleElement()
+                .asString()
+                .contains("circle");
+    }
+
+    @Test
     void bandsMustRise() {
         Field field = field("n", new FieldKind.Number(0, "", null, null))
                 .withBands(List.of(

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.Context;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Choice;
@@ -22,6 +23,7 @@ import loesscape.core.model.Look;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
@@ -64,6 +66,12 @@ public final class RandomTemplates {
             }
         }
         return new Answers(typed);
+    }
+
+    /** A context: some day near those that are answered, or none, at some stage. */
+    public static Context context(RandomGenerator random) {
+        LocalDate today = random.nextInt(5) == 0 ? null : DAY.plusDays(random.nextInt(4));
+        return new Context(today, new RandomTemplates(random, 1).pick(Stage.values()));
     }
 
     /** Something typed into a field of a kind. */
@@ -153,37 +161,86 @@ public final class RandomTemplates {
         };
     }
 
+    /** Formulas are only made where there is a field for them; they ask the same as a clause would. */
+    private Condition written(List<Field> fields) {
+        Field field = pick(fields);
+        return new Condition.Written(
+                switch (field.kind()) {
+                    case FieldKind.Number ignored ->
+                        field.key() + " > " + pick(NUMBERS).toPlainString();
+                    case FieldKind.Money ignored ->
+                        field.key() + " <= " + pick(NUMBERS).toPlainString();
+                    case FieldKind.YesNo() -> field.key();
+                    case FieldKind.Date ignored -> field.key() + " = @\"" + day() + "\"";
+                    default -> field.key() + " != null";
+                });
+    }
+
     private Condition condition(List<Field> fields, int depth) {
+        int special = random.nextInt(12);
+        if (special == 0) {
+            return written(fields);
+        }
+        if (special == 1) {
+            return new Condition.StageIs(List.of(pick(Stage.values())));
+        }
         if (depth > 0 && random.nextInt(3) == 0) {
             List<Condition> parts = new ArrayList<>();
             int count = 1 + random.nextInt(3);
             for (int i = 0; i < count; i++) {
                 parts.add(condition(fields, depth - 1));
             }
-            return random.nextBoolean() ? new Condition.All(parts) : new Condition.Any(parts);
+            return switch (random.nextInt(4)) {
+                case 0 -> new Condition.All(parts);
+                case 1 -> new Condition.Any(parts);
+                case 2 -> new Condition.None(parts);
+                default -> new Condition.AtLeast(1 + random.nextInt(parts.size()), parts);
+            };
         }
-        return clause(pick(fields));
+        return clause(pick(fields), fields);
     }
 
-    private Clause clause(Field field) {
+    private Clause clause(Field field, List<Field> fields) {
         String key = field.key();
         Boolean whenBlank = random.nextInt(3) == 0 ? Boolean.valueOf(random.nextBoolean()) : null;
         if (random.nextInt(5) == 0) {
             return random.nextBoolean() ? new Clause.Answered(key) : new Clause.IsBlank(key);
+        }
+        if (!field.bands().isEmpty() && random.nextInt(3) == 0) {
+            return new Clause.BandClause(key, List.of(pick(field.bands()).id()), whenBlank);
         }
         return switch (field.kind()) {
             case FieldKind.Text ignored -> text(key, whenBlank);
             case FieldKind.LongText ignored -> text(key, whenBlank);
             case FieldKind.YesNo ignored -> choice(key, List.of(random.nextBoolean() ? "yes" : "no"), whenBlank);
             case FieldKind.OneChoice ignored -> choice(key, someChoices(), whenBlank);
-            case FieldKind.Number ignored -> order(key, whenBlank, new Operand.NumberOperand(pick(NUMBERS)));
-            case FieldKind.Money ignored -> order(key, whenBlank, new Operand.NumberOperand(pick(NUMBERS)));
-            case FieldKind.Date ignored -> order(key, whenBlank, new Operand.DateOperand(day()));
+            case FieldKind.Number ignored -> order(key, whenBlank, other(fields, true));
+            case FieldKind.Money ignored -> order(key, whenBlank, other(fields, true));
+            case FieldKind.Date ignored -> order(key, whenBlank, other(fields, false));
         };
     }
 
+    /** The other side of a comparison: a fixed value, another field of the kind, or a day near today. */
+    private Operand other(List<Field> fields, boolean numeric) {
+        List<Field> alike = fields.stream()
+                .filter(field -> numeric ? field.kind().isNumeric() : field.kind() instanceof FieldKind.Date)
+                .toList();
+        if (random.nextInt(3) == 0) {
+            return new Operand.FieldOperand(pick(alike).key());
+        }
+        if (numeric) {
+            return new Operand.NumberOperand(pick(NUMBERS));
+        }
+        return random.nextBoolean() ? new Operand.DateOperand(day()) : new Operand.TodayOperand(random.nextInt(3) - 1);
+    }
+
     private Clause text(String key, @Nullable Boolean whenBlank) {
-        return new Clause.TextClause(key, pick(Clause.TextClause.TextTest.values()), pick(TEXTS), whenBlank);
+        if (random.nextInt(4) == 0) {
+            return new Clause.LengthClause(
+                    key, pick(Clause.Comparison.OrderTest.values()), random.nextInt(8), whenBlank);
+        }
+        return new Clause.TextClause(
+                key, pick(Clause.TextClause.TextTest.values()), pick(TEXTS), random.nextInt(3) == 0, whenBlank);
     }
 
     private Clause choice(String key, List<String> choices, @Nullable Boolean whenBlank) {
@@ -200,8 +257,11 @@ public final class RandomTemplates {
             Operand above = switch (to) {
                 case Operand.NumberOperand(var number) -> new Operand.NumberOperand(number.add(BigDecimal.ONE));
                 case Operand.DateOperand(var date) -> new Operand.DateOperand(date.plusDays(2));
+                case Operand.FieldOperand it -> it;
+                case Operand.TodayOperand(var days) -> new Operand.TodayOperand(days + 2);
             };
-            return new Clause.Between(key, to, random.nextBoolean(), above, random.nextBoolean(), whenBlank);
+            return new Clause.Between(
+                    key, random.nextBoolean(), to, random.nextBoolean(), above, random.nextBoolean(), whenBlank);
         }
         return new Clause.Comparison(key, pick(Clause.Comparison.OrderTest.values()), to, whenBlank);
     }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
@@ -90,6 +91,22 @@ class SentencesTest {
     }
 
     @Test
+    void everyOtherKindOfConditionHasItsWords() {
+        Condition.None none = new Condition.None(List.of(IRRIGATION, DEEP));
+        assertThat(sentences(START.withShown(none)))
+                .containsExactly("Shown when none of (Purpose is Irrigation, Depth is at least 30 m).");
+        assertThat(sentences(START.withShown(new Condition.AtLeast(1, List.of(IRRIGATION, DEEP)))))
+                .containsExactly("Shown when at least 1 of (Purpose is Irrigation, Depth is at least 30 m).");
+        assertThat(sentences(START.withShown(new Condition.Written("depth > 30"))))
+                .containsExactly("Shown when depth > 30.");
+        assertThat(sentences(NAME.withShown(
+                        new Clause.Comparison("start", OrderTest.LESS, new Operand.TodayOperand(-1), null))))
+                .containsExactly("Shown when Start is before 1 day before today.");
+        assertThat(sentences(START.withShown(new Clause.LengthClause("name", OrderTest.AT_LEAST, 3, null))))
+                .containsExactly("Shown when Name has a length that is at least 3 characters.");
+    }
+
+    @Test
     void bandsAndLimitsSayTheirEdges() {
         Band low = new Band("low", "Shallow", Look.PLAIN, new Bound(BigDecimal.valueOf(30), true));
         Band high = new Band("high", "Deep", new Look(Look.Shade.OCHRE, true, Look.Mark.WARNING), null);
@@ -126,7 +143,7 @@ class SentencesTest {
 
             @Override
             public boolean holds(Condition condition) {
-                return compiled.conditions(state).test(condition);
+                return compiled.conditions(state, Context.UNDATED).test(condition);
             }
         });
     }

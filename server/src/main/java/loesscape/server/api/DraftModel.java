@@ -9,6 +9,7 @@ import loesscape.core.analysis.Bonds;
 import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Condition;
@@ -58,9 +59,9 @@ final class DraftModel {
     }
 
     /** Every node with these answers, by key. */
-    Map<String, NodeView> views(Answers answers) {
-        State state = compiled.evaluate(answers);
-        Reasons.Standing standing = new StateStanding(state, compiled.conditions(state));
+    Map<String, NodeView> views(Answers answers, Context context) {
+        State state = compiled.evaluate(answers, context);
+        Reasons.Standing standing = new StateStanding(state, compiled.conditions(state, context));
         Map<String, NodeView> views =
                 LinkedHashMap.newLinkedHashMap(parts.nodes().size());
         parts.nodes()

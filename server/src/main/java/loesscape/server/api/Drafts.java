@@ -1,6 +1,8 @@
 package loesscape.server.api;
 
+import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,6 +16,7 @@ import loesscape.core.editing.Editing;
 import loesscape.core.editing.Parts;
 import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.Context;
 import loesscape.core.model.Template;
 import loesscape.server.api.DraftModel.NodeView;
 import loesscape.server.store.ReleaseStore;
@@ -34,12 +37,14 @@ class Drafts {
     private final TemplateStore templates;
     private final TryoutStore tryouts;
     private final ReleaseStore releases;
+    private final Clock clock;
     private final Recent<UUID, Entry> models = new Recent<>(32);
 
-    Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases) {
+    Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases, Clock clock) {
         this.templates = templates;
         this.tryouts = tryouts;
         this.releases = releases;
+        this.clock = clock;
     }
 
     private record Entry(Version version, DraftModel model) {}
@@ -102,7 +107,7 @@ class Drafts {
                 copy.template().title(),
                 copy.template().subtitle(),
                 model.parts().held(),
-                model.views(answers),
+                model.views(answers, context()),
                 answers.typed(),
                 Vocabulary.all());
     }
@@ -188,8 +193,8 @@ class Drafts {
 
     private DraftChange difference(
             UUID id, DraftModel modelBefore, Answers answersBefore, Entry now, Answers answers, long account) {
-        Map<String, NodeView> viewsBefore = modelBefore.views(answersBefore);
-        Map<String, NodeView> views = now.model().views(answers);
+        Map<String, NodeView> viewsBefore = modelBefore.views(answersBefore, context());
+        Map<String, NodeView> views = now.model().views(answers, context());
         List<String> gone = new ArrayList<>(viewsBefore.keySet());
         gone.removeAll(views.keySet());
         Template template = now.model().template();
@@ -230,6 +235,10 @@ class Drafts {
         Entry entry = new Entry(copy.version(), new DraftModel(copy.template()));
         models.put(copy.id(), entry);
         return entry;
+    }
+
+    private Context context() {
+        return Context.filling(LocalDate.now(clock));
     }
 
     private static WorkingCopy find(Optional<WorkingCopy> copy) {

@@ -2,6 +2,7 @@ package loesscape.server.api;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,7 @@ import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Progress;
@@ -95,7 +97,7 @@ public class Fillings {
         CompiledTemplate release = release(target(link));
         Filling filling = secret == null ? null : fillings.find(link, secret).orElse(null);
         Answers answers = filling == null ? Answers.NONE : filling.answers();
-        State state = release.evaluate(answers);
+        State state = release.evaluate(answers, now());
         Parts parts = Parts.of(release.template());
         Map<String, Node> nodes = new LinkedHashMap<>();
         parts.nodes().forEach((key, node) -> nodes.put(key, withoutLogic(node)));
@@ -138,7 +140,7 @@ public class Fillings {
         if (typed.length() > LONGEST_ANSWER) {
             throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
         }
-        State before = release.evaluate(filling.answers());
+        State before = release.evaluate(filling.answers(), now());
         if (!(before.nodes().get(key) instanceof FieldState field)) {
             throw new Problems.Missing("The document has no field “%s”.".formatted(key));
         }
@@ -146,7 +148,7 @@ public class Fillings {
             throw new Problems.Conflict("This field is locked.");
         }
         fillings.keep(filling.id(), key, typed);
-        State after = release.evaluate(filling.answers().with(key, typed));
+        State after = release.evaluate(filling.answers().with(key, typed), now());
         return new AnswerKept(
                 clock.instant(), after.changedSince(before), Progress.of(release.template(), after), after.obstacles());
     }
@@ -161,7 +163,7 @@ public class Fillings {
             return new Finished(
                     records.ofFilling(filling.id()).map(Kept::number).orElse(null), List.of());
         }
-        State state = release.evaluate(filling.answers());
+        State state = release.evaluate(filling.answers(), now());
         if (!state.obstacles().isEmpty()) {
             return new Finished(null, state.obstacles());
         }
@@ -178,7 +180,8 @@ public class Fillings {
                 .flatMap(filling -> records.ofFilling(filling.id()))
                 .orElseThrow(() -> new Problems.Missing("This is not finished yet, so there is no PDF."));
         CompiledTemplate release = release(target);
-        Content content = Content.of(release.template(), release.evaluate(record.answers()));
+        Content content =
+                Content.of(release.template(), release.evaluate(record.answers(), Records.finished(record, clock)));
         byte[] bytes =
                 RecordPdf.write(content, new RecordHeading(record.number(), record.release(), record.finished()));
         return new Pdf(bytes, record.number());
@@ -189,6 +192,10 @@ public class Fillings {
             throw new Problems.Conflict("This document is finished; its answers can no longer be changed.");
         }
         return filling;
+    }
+
+    private Context now() {
+        return Context.filling(LocalDate.now(clock));
     }
 
     private Target target(String link) {

@@ -1,5 +1,7 @@
 package loesscape.server.api;
 
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -9,8 +11,10 @@ import java.util.Set;
 import java.util.UUID;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 import loesscape.formats.export.RecordHeading;
@@ -28,11 +32,13 @@ class Records {
     private final RecordStore records;
     private final ReleaseStore releaseList;
     private final ReleasedTemplates releases;
+    private final Clock clock;
 
-    Records(RecordStore records, ReleaseStore releaseList, ReleasedTemplates releases) {
+    Records(RecordStore records, ReleaseStore releaseList, ReleasedTemplates releases, Clock clock) {
         this.records = records;
         this.releaseList = releaseList;
         this.releases = releases;
+        this.clock = clock;
     }
 
     /** The records, the newest first. */
@@ -52,9 +58,14 @@ class Records {
 
     private RecordRow row(UUID template, Kept kept) {
         CompiledTemplate release = releases.get(template, kept.release());
-        State state = release.evaluate(kept.answers());
+        State state = release.evaluate(kept.answers(), finished(kept, clock));
         return new RecordRow(
                 new RecordHeading(kept.number(), kept.release(), kept.finished()), release.template(), state);
+    }
+
+    /** What a record is looked at in: it is finished, and its day is the one on which that was. */
+    static Context finished(Kept kept, Clock clock) {
+        return new Context(LocalDate.ofInstant(kept.finished(), clock.getZone()), Stage.FINISHED);
     }
 
     /** The fields of all releases, those of the newest first, each key once. */

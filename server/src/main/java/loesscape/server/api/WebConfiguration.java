@@ -2,6 +2,7 @@ package loesscape.server.api;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.ZoneId;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.converter.HttpMessageConverters;
@@ -27,9 +28,9 @@ class WebConfiguration implements WebMvcConfigurer {
         registry.addViewController("/fill/{link}").setViewName("forward:/fill.html");
     }
 
-    /** To the millisecond, which every store keeps exactly. */
+    /** To the millisecond, which every store keeps exactly; its days are those of the place where the server stands. */
     @Bean
     Clock clock() {
-        return Clock.tick(Clock.systemUTC(), Duration.ofMillis(1));
+        return Clock.tick(Clock.system(ZoneId.systemDefault()), Duration.ofMillis(1));
     }
 }

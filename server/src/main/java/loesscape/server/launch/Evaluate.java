@@ -1,11 +1,16 @@
 package loesscape.server.launch;
 
 import java.nio.charset.StandardCharsets;
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
 import loesscape.core.model.InvalidTemplate;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.template.AnswersFile;
@@ -19,12 +24,34 @@ public final class Evaluate {
 
     /** The JSON of the state. */
     public static String run(List<String> arguments) {
-        if (arguments.size() != 2) {
+        if (arguments.size() < 2) {
             throw new LaunchProblem(2, "evaluate needs two files: TEMPLATE.loess.json ANSWERS.json");
         }
+        Context context = context(arguments.subList(2, arguments.size()));
         Template template = template(arguments.get(0));
         Answers answers = answers(arguments.get(1));
-        return StateFile.write(CompiledTemplate.compile(template).evaluate(answers));
+        return StateFile.write(CompiledTemplate.compile(template).evaluate(answers, context));
+    }
+
+    private static Context context(List<String> options) {
+        LocalDate today = null;
+        Stage stage = Stage.FILLING;
+        for (int i = 0; i < options.size(); i += 2) {
+            String value = i + 1 < options.size() ? options.get(i + 1) : "";
+            try {
+                switch (options.get(i)) {
+                    case "--today" -> today = LocalDate.parse(value);
+                    case "--stage" -> stage = Stage.valueOf(value.toUpperCase(Locale.ROOT));
+                    default -> throw new IllegalArgumentException("No such option");
+                }
+            } catch (IllegalArgumentException | DateTimeException e) {
+                throw new LaunchProblem(
+                        2,
+                        "“%s %s” is not understood; known are --today 2026-11-24 and --stage filling, reviewing, finished or print."
+                                .formatted(options.get(i), value));
+            }
+        }
+        return new Context(today, stage);
     }
 
     static Template template(String file) {

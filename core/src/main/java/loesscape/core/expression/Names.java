@@ -1,0 +1,117 @@
+package loesscape.core.expression;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import loesscape.core.expression.functions.Functions;
+
+/** The names of fields in a formula: all that the formula does not bind itself. */
+public final class Names {
+
+    private final UnaryOperator<String> change;
+    private final Deque<String> bound = new ArrayDeque<>();
+
+    private Names(UnaryOperator<String> change) {
+        this.change = change;
+    }
+
+    /** The names a formula refers to, in reading order; none where it is not understood. */
+    public static Set<String> in(String formula) {
+        Set<String> names = new LinkedHashSet<>();
+        changed(formula, name -> {
+            names.add(name);
+            return name;
+        });
+        return names;
+    }
+
+    /** The formula with other names; as it is where none of them changes, or where it is not understood. */
+    public static String renamed(String formula, UnaryOperator<String> change) {
+        boolean[] differs = {false};
+        Tree tree = changed(formula, name -> {
+            String to = change.apply(name);
+            differs[0] |= !to.equals(name);
+            return to;
+        });
+        return differs[0] && tree != null ? Printer.print(tree) : formula;
+    }
+
+    private static @org.jspecify.annotations.Nullable Tree changed(String formula, UnaryOperator<String> change) {
+        try {
+            return new Names(change)
+                    .in(Parser.parse(formula, name -> Functions.find(name).isPresent())
+                            .tree());
+        } catch (FormulaProblem problem) {
+            return null;
+        }
+    }
+
+    private Tree in(Tree tree) {
+        return switch (tree) {
+            case Tree.Literal it -> it;
+            case Tree.Name(var name) -> bound.contains(name) ? tree : new Tree.Name(change.apply(name));
+            case Tree.Path(var of, var name) -> new Tree.Path(in(of), name);
+            case Tree.Arithmetic(var operation, var left, var right) ->
+                new Tree.Arithmetic(operation, in(left), in(right));
+            case Tree.Minus(var operand) -> new Tree.Minus(in(operand));
+            case Tree.Comparison(var test, var left, var right) -> new Tree.Comparison(test, in(left), in(right));
+            case Tree.Between(var value, var low, var high) -> new Tree.Between(in(value), in(low), in(high));
+            case Tree.In(var value, var tests) -> new Tree.In(in(value), in(tests));
+            case Tree.UnaryTest(var test, var to) -> new Tree.UnaryTest(test, in(to));
+            case Tree.And(var left, var right) -> new Tree.And(in(left), in(right));
+            case Tree.Or(var left, var right) -> new Tree.Or(in(left), in(right));
+            case Tree.If(var condition, var one, var other) -> new Tree.If(in(condition), in(one), in(other));
+            case Tree.For(var bindings, var result) -> {
+                List<Tree.Binding> changed = bindings(bindings);
+                Tree inner = in(result);
+                bindings.forEach(binding -> bound.pop());
+                yield new Tree.For(changed, inner);
+            }
+            case Tree.Quantified(var every, var bindings, var condition) -> {
+                List<Tree.Binding> changed = bindings(bindings);
+                Tree inner = in(condition);
+                bindings.forEach(binding -> bound.pop());
+                yield new Tree.Quantified(every, changed, inner);
+            }
+            case Tree.Filter(var list, var condition) -> {
+                Tree of = in(list);
+                bound.push("item");
+                Tree by = in(condition);
+                bound.pop();
+                yield new Tree.Filter(of, by);
+            }
+            case Tree.Call(var function, var arguments, var names) -> new Tree.Call(function, in(arguments), names);
+            case Tree.ListOf(var elements) -> new Tree.ListOf(in(elements));
+            case Tree.Context(var entries) -> {
+                List<Tree.Entry> changed = new ArrayList<>();
+                for (Tree.Entry entry : entries) {
+                    changed.add(new Tree.Entry(entry.name(), in(entry.value())));
+                    bound.push(entry.name());
+                }
+                entries.forEach(entry -> bound.pop());
+                yield new Tree.Context(changed);
+            }
+            case Tree.RangeOf(var low, var lowIncluded, var high, var highIncluded) ->
+                new Tree.RangeOf(in(low), lowIncluded, in(high), highIncluded);
+            case Tree.InstanceOf(var value, var type) -> new Tree.InstanceOf(in(value), type);
+        };
+    }
+
+    private List<Tree> in(List<Tree> trees) {
+        return trees.stream().map(this::in).toList();
+    }
+
+    private List<Tree.Binding> bindings(List<Tree.Binding> bindings) {
+        List<Tree.Binding> changed = new ArrayList<>();
+        for (Tree.Binding binding : bindings) {
+            Tree to = binding.to() == null ? null : in(binding.to());
+            changed.add(new Tree.Binding(binding.name(), in(binding.in()), to));
+            bound.push(binding.name());
+        }
+        return changed;
+    }
+}
