@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
 import loesscape.core.evaluation.NodeState.PlainState;
@@ -50,6 +51,9 @@ public final class CompiledTemplate {
     /** The tests of conditions that were asked for one by one. */
     private final Map<Condition, Test> tests = new ConcurrentHashMap<>();
 
+    private final ConditionCompiler compiler;
+    private volatile @Nullable Waiting waiting;
+
     private CompiledTemplate(Template template) {
         this.template = template;
         this.nodes = template.nodes();
@@ -59,6 +63,7 @@ public final class CompiledTemplate {
         this.order =
                 Dependencies.of(template).order().stream().mapToInt(this::slot).toArray();
         this.holders = holders();
+        this.compiler = new ConditionCompiler(template, this::slot);
         this.shown = tests(Aspect.SHOWN);
         this.required = tests(Aspect.REQUIRED);
         this.editable = tests(Aspect.EDITABLE);
@@ -85,26 +90,84 @@ public final class CompiledTemplate {
 
     /** How every node stands for these answers in a context. Answers to unknown fields are passed over. */
     public State evaluate(Answers answers, Context context) {
-        boolean[] isShown = new boolean[nodes.size()];
-        @Nullable Reading[] readings = new Reading[nodes.size()];
-        Value[] counting = new Value[nodes.size()];
-        Arrays.fill(counting, Value.blank());
-        Seen seen = new Seen(counting, context);
+        Run run = Run.of(nodes.size(), context);
         for (int slot : order) {
-            boolean holderShown = holders[slot] == NO_HOLDER || isShown[holders[slot]];
-            isShown[slot] = holderShown && holds(shown[slot], true, seen);
-            if (isShown[slot] && nodes.get(slot) instanceof Field field) {
-                Reading reading = Reading.of(field.kind(), answers.of(field.key()));
-                readings[slot] = reading;
-                counting[slot] = reading.value();
-            }
+            decide(run, slot, answers::of);
         }
+        return state(run);
+    }
+
+    /**
+     * A document while it is being answered: takes one changed answer after the other and tells what changed. Much
+     * faster than evaluating all of it each time, and always the same as that.
+     */
+    public Session session(Answers answers, Context context) {
+        Run run = Run.of(nodes.size(), context);
+        for (int slot : order) {
+            decide(run, slot, answers::of);
+        }
+        return new Session(this, run, answers);
+    }
+
+    /** What an evaluation has found out so far, by slot. */
+    record Run(boolean[] isShown, @Nullable Reading[] readings, Seen seen) {
+
+        static Run of(int size, Context context) {
+            Value[] counting = new Value[size];
+            Arrays.fill(counting, Value.blank());
+            return new Run(new boolean[size], new Reading[size], new Seen(counting, context));
+        }
+    }
+
+    /**
+     * Decides whether a node is shown and what counts of its answer; all that it waits for is decided already.
+     *
+     * @param typed what stands in the field with a key
+     */
+    void decide(Run run, int slot, UnaryOperator<String> typed) {
+        boolean holderShown = holders[slot] == NO_HOLDER || run.isShown()[holders[slot]];
+        boolean isShown = holderShown && holds(shown[slot], true, run.seen());
+        run.isShown()[slot] = isShown;
+        if (nodes.get(slot) instanceof Field field) {
+            Reading reading = isShown ? Reading.of(field.kind(), typed.apply(field.key())) : null;
+            run.readings()[slot] = reading;
+            run.seen().counting()[slot] = reading == null ? Value.blank() : reading.value();
+        }
+    }
+
+    /** How one node stands when all is decided. */
+    NodeState state(Run run, int slot) {
+        return state(slot, nodes.get(slot), run.isShown()[slot], run.readings()[slot], run.seen());
+    }
+
+    /** How every node stands when all is decided. */
+    State state(Run run) {
         Map<String, NodeState> states = LinkedHashMap.newLinkedHashMap(nodes.size());
         for (int slot = 0; slot < nodes.size(); slot++) {
-            Node node = nodes.get(slot);
-            states.put(node.key(), state(slot, node, isShown[slot], readings[slot], seen));
+            states.put(nodes.get(slot).key(), state(run, slot));
         }
         return new State(java.util.Collections.unmodifiableMap(states));
+    }
+
+    /** Who waits for whom; worked out when it is first asked for. */
+    Waiting waiting() {
+        Waiting known = waiting;
+        if (known == null) {
+            known = Waiting.of(nodes, holders, order, slots);
+            waiting = known;
+        }
+        return known;
+    }
+
+    /** The key of the node in a slot. */
+    String key(int slot) {
+        return nodes.get(slot).key();
+    }
+
+    /** The slot of a field; -1 where there is no such field. */
+    int fieldSlot(String key) {
+        Integer slot = slots.get(key);
+        return slot != null && nodes.get(slot) instanceof Field ? slot : -1;
     }
 
     /** Tells of conditions over the fields of this template whether they hold in a state of it and in a context. */
@@ -114,7 +177,6 @@ public final class CompiledTemplate {
             counting[slot] = state.counting(nodes.get(slot).key());
         }
         Seen seen = new Seen(counting, context);
-        ConditionCompiler compiler = new ConditionCompiler(template, this::slot);
         return condition -> tests.computeIfAbsent(condition, compiler::compile).holds(seen);
     }
 
@@ -168,7 +230,6 @@ public final class CompiledTemplate {
     }
 
     private @Nullable Test[] tests(Aspect aspect) {
-        ConditionCompiler compiler = new ConditionCompiler(template, this::slot);
         @Nullable Test[] tests = new Test[nodes.size()];
         for (int slot = 0; slot < tests.length; slot++) {
             var condition = aspect.of(nodes.get(slot));

@@ -73,6 +73,27 @@ class MeaningTest {
     }
 
     @Test
+    void oneAnswerAfterTheOtherGivesWhatTheWholeWouldAndTellsExactlyWhatChanged() {
+        Cases.check("sessions", 3_000, (random, size) -> {
+            Template template = RandomTemplates.template(random, size);
+            CompiledTemplate compiled = CompiledTemplate.compile(template);
+            Context context = RandomTemplates.context(random);
+            Session session = compiled.session(RandomTemplates.answers(random, template), context);
+            List<Field> fields = template.fields();
+            State before = session.state();
+            for (int i = 0; i < 20 && !fields.isEmpty(); i++) {
+                Field field = fields.get(random.nextInt(fields.size()));
+                Map<String, NodeState> changed =
+                        session.answer(field.key(), RandomTemplates.typed(random, field.kind()));
+                State whole = compiled.evaluate(session.answers(), context);
+                assertThat(session.state()).isEqualTo(whole);
+                assertThat(changed).isEqualTo(whole.changedSince(before));
+                before = whole;
+            }
+        });
+    }
+
+    @Test
     void answersThatDoNotCountChangeNothing() {
         Cases.check("answers that do not count", 2_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
