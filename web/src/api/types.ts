@@ -313,6 +313,9 @@ export type Field = {
 export type FieldKind =
   | ({ type: "text" } & FieldKindText)
   | ({ type: "longText" } & FieldKindLongText)
+  | ({ type: "email" } & FieldKindEmail)
+  | ({ type: "phone" } & FieldKindPhone)
+  | ({ type: "webAddress" } & FieldKindWebAddress)
   | ({ type: "number" } & FieldKindNumber)
   | ({ type: "money" } & FieldKindMoney)
   | ({ type: "yesNo" } & FieldKindYesNo)
@@ -322,6 +325,9 @@ export type FieldKind =
 export type FieldKindDate = {
   earliest: string | null;
   latest: string | null;
+};
+
+export type FieldKindEmail = {
 };
 
 export type FieldKindLongText = {
@@ -347,9 +353,16 @@ export type FieldKindOneChoice = {
   layout: ChoiceLayout;
 };
 
+export type FieldKindPhone = {
+  region: string;
+};
+
 export type FieldKindText = {
   placeholder: string;
   longest: number;
+};
+
+export type FieldKindWebAddress = {
 };
 
 export type FieldKindYesNo = {
@@ -481,7 +494,7 @@ export type Notice = {
   shown: Condition | null;
 };
 
-export type Novelty = "section" | "text" | "longText" | "number" | "money" | "yesNo" | "oneChoice" | "date" | "notice" | "indicator";
+export type Novelty = "section" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "yesNo" | "oneChoice" | "date" | "notice" | "indicator";
 
 export type NumberOperand = {
   number: number;

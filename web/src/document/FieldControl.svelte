@@ -46,6 +46,8 @@
     "aria-required": state.required || undefined,
     onblur: onleave,
   });
+  /** The keyboard of a phone for each kind of address, and what a browser may fill in. */
+  const ADDRESSES = { email: ["email", "email"], phone: ["tel", "tel"], webAddress: ["url", "url"] } as const;
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
@@ -113,6 +115,19 @@
     class={["control tabular-nums", shade, look?.bold && "font-semibold"]}
     inputmode="decimal"
     autocomplete="off"
+    value={typed}
+    oninput={(event) => ontyped(value(event))}
+  />
+{:else if kind.type === "email" || kind.type === "phone" || kind.type === "webAddress"}
+  {@const [mode, fills] = ADDRESSES[kind.type]}
+  <input
+    {...common}
+    class={["control", shade]}
+    type="text"
+    inputmode={mode}
+    autocomplete={fills}
+    autocapitalize="off"
+    spellcheck="false"
     value={typed}
     oninput={(event) => ontyped(value(event))}
   />

@@ -40,7 +40,9 @@
   const isDate = $derived(field?.kind.type === "date");
   const asksValue = $derived(now.operator !== "answered" && now.operator !== "blank");
   const isRange = $derived(now.operator === "between" || now.operator === "outside");
-  const isText = $derived(field?.kind.type === "text" || field?.kind.type === "longText");
+  const isText = $derived(
+    ["text", "longText", "email", "phone", "webAddress"].includes(field?.kind.type ?? ""),
+  );
   const unit = $derived(
     field?.kind.type === "number" ? field.kind.unit : field?.kind.type === "money" ? field.kind.currency : "",
   );

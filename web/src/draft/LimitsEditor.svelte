@@ -13,7 +13,7 @@
   /** What changes of the kind; the rest stays as it is when the edit's turn has come. */
   type Part = Partial<Record<"lower" | "upper", Bound | null>> &
     Partial<Record<"decimals" | "longest", number>> &
-    Partial<Record<"unit" | "currency" | "placeholder", string>> &
+    Partial<Record<"unit" | "currency" | "placeholder" | "region", string>> &
     Partial<Record<"earliest" | "latest", string | null>>;
   const set = (part: Part) =>
     copy.editNode(field.key, "field", (now) => ({
@@ -133,6 +133,19 @@
         /></label
       >
     </div>
+  </EditorLine>
+{:else if kind.type === "phone"}
+  <EditorLine title="Limits">
+    <label class="soft flex items-center gap-1">
+      numbers of <input
+        class="token value"
+        size="8"
+        maxlength="2"
+        placeholder="anywhere"
+        value={kind.region}
+        onchange={(event) => set({ region: value(event).trim().toUpperCase() })}
+      /> need no country code
+    </label>
   </EditorLine>
 {:else if kind.type === "text" || kind.type === "longText"}
   <EditorLine title="Limits">

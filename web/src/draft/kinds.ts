@@ -4,6 +4,9 @@ import type { FieldKind, Novelty } from "../api/types";
 export const NOVELTIES: { id: Novelty; label: string; hint: string }[] = [
   { id: "text", label: "Text", hint: "one line" },
   { id: "longText", label: "Long text", hint: "several lines" },
+  { id: "email", label: "E-mail address", hint: "" },
+  { id: "phone", label: "Telephone number", hint: "" },
+  { id: "webAddress", label: "Web address", hint: "" },
   { id: "number", label: "Number", hint: "decimals, unit, limits" },
   { id: "money", label: "Money", hint: "an amount in a currency" },
   { id: "yesNo", label: "Yes or no", hint: "" },
@@ -18,6 +21,9 @@ export const NOVELTIES: { id: Novelty; label: string; hint: string }[] = [
 export const KINDS: { id: FieldKind["type"]; label: string; start: FieldKind }[] = [
   { id: "text", label: "Text", start: { type: "text", placeholder: "", longest: 0 } },
   { id: "longText", label: "Long text", start: { type: "longText", placeholder: "", longest: 0 } },
+  { id: "email", label: "E-mail address", start: { type: "email" } },
+  { id: "phone", label: "Telephone number", start: { type: "phone", region: "" } },
+  { id: "webAddress", label: "Web address", start: { type: "webAddress" } },
   {
     id: "number",
     label: "Number",
@@ -30,6 +36,9 @@ export const KINDS: { id: FieldKind["type"]; label: string; start: FieldKind }[]
 ];
 
 const HINTS: [Novelty, RegExp][] = [
+  ["email", /\be-?mail\b/i],
+  ["phone", /\b(tele)?phone\b|\bmobile\b/i],
+  ["webAddress", /\b(web ?site|web address|url|home ?page)\b/i],
   ["number", /,\s*\S{1,8}$|\b(number of|how many|how much|depth|length|width|height|area|weight|count)\b/i],
   ["yesNo", /^(do|does|did|is|are|was|were|will|has|have|can|may|should)\b.*\?$/i],
   ["oneChoice", /^(which|what kind|who|choose)\b/i],

@@ -23,7 +23,13 @@ class ModulesTest {
                 .resideInAPackage("loesscape.core..")
                 .should()
                 .onlyDependOnClassesThat()
-                .resideInAnyPackage("loesscape.core..", "java..", "org.jspecify.annotations..", "com.google.re2j..")
+                .resideInAnyPackage(
+                        "loesscape.core..",
+                        "java..",
+                        "org.jspecify.annotations..",
+                        "com.google.re2j..",
+                        "com.google.i18n..",
+                        "org.apache.commons.validator..")
                 .check(ALL);
     }
 

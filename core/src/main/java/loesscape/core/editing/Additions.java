@@ -50,6 +50,9 @@ final class Additions {
             case SECTION -> new Section(key, title, "", null, List.of());
             case TEXT -> field(key, title, new FieldKind.Text("", 0));
             case LONG_TEXT -> field(key, title, new FieldKind.LongText("", 0));
+            case EMAIL -> field(key, title, new FieldKind.Email());
+            case PHONE -> field(key, title, new FieldKind.Phone(""));
+            case WEB_ADDRESS -> field(key, title, new FieldKind.WebAddress());
             case NUMBER -> number(parts, title);
             case MONEY -> field(key, title, new FieldKind.Money("EUR", null, null));
             case YES_NO -> field(key, title, new FieldKind.YesNo());
@@ -122,6 +125,9 @@ final class Additions {
             case NUMBER -> "New number";
             case TEXT -> "New text";
             case LONG_TEXT -> "New long text";
+            case EMAIL -> "New e-mail address";
+            case PHONE -> "New telephone number";
+            case WEB_ADDRESS -> "New web address";
         };
     }
 }

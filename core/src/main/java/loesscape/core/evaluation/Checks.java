@@ -2,6 +2,7 @@ package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import loesscape.core.model.Addresses;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Currencies;
 import loesscape.core.model.FieldKind;
@@ -23,6 +24,15 @@ final class Checks {
                 switch (kind) {
                     case FieldKind.Text it -> length(text, it.longest());
                     case FieldKind.LongText it -> length(text, it.longest());
+                    case FieldKind.Email() ->
+                        Addresses.isEmail(text)
+                                ? null
+                                : "This is not an e-mail address; write it like name@example.com.";
+                    case FieldKind.Phone(var region) -> phone(text, region);
+                    case FieldKind.WebAddress() ->
+                        Addresses.isWebAddress(text)
+                                ? null
+                                : "This is not a web address; write it like https://www.example.com.";
                     default -> null;
                 };
             case Value.Number(var number) ->
@@ -40,6 +50,15 @@ final class Checks {
             case Value.YesNo ignored -> null;
             case Value.Chosen ignored -> null;
         };
+    }
+
+    private static @Nullable String phone(String text, String region) {
+        if (Addresses.isPhone(text, region)) {
+            return null;
+        }
+        return region.isEmpty()
+                ? "This is not a telephone number; begin with + and the country code, like +31 20 123 4567."
+                : "This is not a telephone number; write it with its area code, or with + and the country code.";
     }
 
     private static @Nullable String length(String text, int longest) {

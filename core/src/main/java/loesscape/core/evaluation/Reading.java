@@ -29,6 +29,9 @@ public sealed interface Reading {
         return switch (kind) {
             case FieldKind.Text ignored -> new Read(Value.Text.of(typed));
             case FieldKind.LongText ignored -> new Read(Value.Text.of(typed));
+            case FieldKind.Email() -> new Read(Value.Text.of(typed));
+            case FieldKind.Phone ignored -> new Read(Value.Text.of(typed));
+            case FieldKind.WebAddress() -> new Read(Value.Text.of(typed));
             case FieldKind.Number ignored -> NumberReading.of(typed);
             case FieldKind.Money ignored -> NumberReading.of(typed);
             case FieldKind.Date ignored -> DateReading.of(typed);

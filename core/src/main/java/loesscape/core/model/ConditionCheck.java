@@ -126,7 +126,7 @@ final class ConditionCheck {
     }
 
     private void isText(String path, Field field) {
-        if (!(field.kind() instanceof FieldKind.Text) && !(field.kind() instanceof FieldKind.LongText)) {
+        if (!field.kind().isText()) {
             report.accept(path, "“%s” does not hold text to compare with.".formatted(field.label()));
         }
     }

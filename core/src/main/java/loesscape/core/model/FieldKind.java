@@ -25,6 +25,20 @@ public sealed interface FieldKind {
     record LongText(
             @MayBeLeftOut String placeholder, @MayBeLeftOut int longest) implements FieldKind {}
 
+    /** An e-mail address. */
+    record Email() implements FieldKind {}
+
+    /**
+     * A telephone number.
+     *
+     * @param region the country, by its two letters of ISO 3166-1, whose numbers need no country code; empty where every
+     *     number begins with + and the country code
+     */
+    record Phone(@MayBeLeftOut String region) implements FieldKind {}
+
+    /** The address of a page on the web, beginning with http:// or https://. */
+    record WebAddress() implements FieldKind {}
+
     /**
      * A decimal number.
      *
@@ -97,6 +111,15 @@ public sealed interface FieldKind {
             case YesNo() -> List.of(new Choice(YesNo.YES, "Yes"), new Choice(YesNo.NO, "No"));
             default -> List.of();
         };
+    }
+
+    /** Tells whether answers of this kind are texts. */
+    default boolean isText() {
+        return this instanceof Text
+                || this instanceof LongText
+                || this instanceof Email
+                || this instanceof Phone
+                || this instanceof WebAddress;
     }
 
     /** Tells whether answers of this kind are numbers, which bands can divide. */

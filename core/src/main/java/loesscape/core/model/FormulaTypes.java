@@ -21,6 +21,9 @@ public final class FormulaTypes {
         return switch (kind) {
             case FieldKind.Text ignored -> Type.Simple.TEXT;
             case FieldKind.LongText ignored -> Type.Simple.TEXT;
+            case FieldKind.Email() -> Type.Simple.TEXT;
+            case FieldKind.Phone ignored -> Type.Simple.TEXT;
+            case FieldKind.WebAddress() -> Type.Simple.TEXT;
             case FieldKind.Number ignored -> Type.Simple.NUMBER;
             case FieldKind.Money ignored -> Type.Simple.NUMBER;
             case FieldKind.YesNo() -> Type.Simple.YES_NO;

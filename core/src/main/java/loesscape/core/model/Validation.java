@@ -155,6 +155,16 @@ public final class Validation {
                 }
                 limits(path, money.lower(), money.upper());
             }
+            case FieldKind.Email() -> {}
+            case FieldKind.Phone(var region) -> {
+                if (!region.isEmpty() && !Addresses.isRegion(region)) {
+                    report(
+                            path + "/region",
+                            "“%s” is not a country by two letters of ISO 3166-1, such as NL."
+                                    .formatted(Texts.shortened(region)));
+                }
+            }
+            case FieldKind.WebAddress() -> {}
             case FieldKind.YesNo() -> {}
             case FieldKind.OneChoice one -> choices(path + "/choices", one.choices(), texts);
             case FieldKind.Date date -> {

@@ -27,6 +27,9 @@ public final class Limits {
             }
             case FieldKind.Text it -> longest(it.longest(), limits);
             case FieldKind.LongText it -> longest(it.longest(), limits);
+            case FieldKind.Email() -> limits.add("an e-mail address");
+            case FieldKind.Phone ignored -> limits.add("a telephone number");
+            case FieldKind.WebAddress() -> limits.add("a web address");
             case FieldKind.YesNo() -> {}
             case FieldKind.OneChoice ignored -> {}
         }

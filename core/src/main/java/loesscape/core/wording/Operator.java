@@ -71,6 +71,9 @@ public enum Operator {
             case FieldKind.YesNo() -> CHOICES;
             case FieldKind.Text ignored -> TEXTS;
             case FieldKind.LongText ignored -> TEXTS;
+            case FieldKind.Email() -> TEXTS;
+            case FieldKind.Phone ignored -> TEXTS;
+            case FieldKind.WebAddress() -> TEXTS;
             case FieldKind.Number ignored -> ORDERED;
             case FieldKind.Money ignored -> ORDERED;
             case FieldKind.Date ignored -> ORDERED;

@@ -127,7 +127,10 @@ public final class RandomTemplates {
     private FieldKind kind() {
         Bound lower = random.nextBoolean() ? new Bound(BigDecimal.ZERO, random.nextBoolean()) : null;
         Bound upper = random.nextBoolean() ? new Bound(BigDecimal.valueOf(10), random.nextBoolean()) : null;
-        return switch (random.nextInt(7)) {
+        return switch (random.nextInt(10)) {
+            case 7 -> new FieldKind.Email();
+            case 8 -> new FieldKind.Phone(random.nextBoolean() ? "NL" : "");
+            case 9 -> new FieldKind.WebAddress();
             case 0 -> new FieldKind.Text("", random.nextInt(8));
             case 1 -> new FieldKind.LongText("", 0);
             case 2 -> new FieldKind.Number(random.nextInt(3), "m", lower, upper);
@@ -212,6 +215,9 @@ public final class RandomTemplates {
         return switch (field.kind()) {
             case FieldKind.Text ignored -> text(key, whenBlank);
             case FieldKind.LongText ignored -> text(key, whenBlank);
+            case FieldKind.Email() -> text(key, whenBlank);
+            case FieldKind.Phone ignored -> text(key, whenBlank);
+            case FieldKind.WebAddress() -> text(key, whenBlank);
             case FieldKind.YesNo ignored -> choice(key, List.of(random.nextBoolean() ? "yes" : "no"), whenBlank);
             case FieldKind.OneChoice ignored -> choice(key, someChoices(), whenBlank);
             case FieldKind.Number ignored -> order(key, whenBlank, other(fields, true));
@@ -277,6 +283,9 @@ public final class RandomTemplates {
         return switch (kind) {
             case FieldKind.Text ignored -> pick(TEXTS);
             case FieldKind.LongText ignored -> " " + pick(TEXTS) + "\n";
+            case FieldKind.Email() -> pick(List.of("clay@soil.example", "clay", "a@b"));
+            case FieldKind.Phone ignored -> pick(List.of("+31 20 123 4567", "020 123 4567", "clay"));
+            case FieldKind.WebAddress() -> pick(List.of("https://soil.example", "soil.example"));
             case FieldKind.YesNo ignored -> random.nextBoolean() ? "yes" : "no";
             case FieldKind.OneChoice ignored -> "c" + random.nextInt(CHOICES);
             case FieldKind.Number ignored -> pick(NUMBERS).toPlainString();

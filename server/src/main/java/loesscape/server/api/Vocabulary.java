@@ -33,6 +33,9 @@ public record Vocabulary(Map<String, List<Verb>> operators) {
         Map<String, FieldKind> kinds = new LinkedHashMap<>();
         kinds.put("text", new FieldKind.Text("", 0));
         kinds.put("longText", new FieldKind.LongText("", 0));
+        kinds.put("email", new FieldKind.Email());
+        kinds.put("phone", new FieldKind.Phone(""));
+        kinds.put("webAddress", new FieldKind.WebAddress());
         kinds.put("number", new FieldKind.Number(0, "", null, null));
         kinds.put("money", new FieldKind.Money("EUR", null, null));
         kinds.put("yesNo", new FieldKind.YesNo());
