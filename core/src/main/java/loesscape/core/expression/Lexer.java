@@ -13,6 +13,7 @@ final class Lexer {
             "between",
             "else",
             "every",
+            "external",
             "false",
             "for",
             "function",

@@ -19,6 +19,11 @@ public final class Names {
         this.change = change;
     }
 
+    /** Whether a word is a keyword of formulas, and so can be no name in one. */
+    public static boolean isReserved(String word) {
+        return Lexer.KEYWORDS.contains(word);
+    }
+
     /** The names a formula refers to, in reading order; none where it is not understood. */
     public static Set<String> in(String formula) {
         Set<String> names = new LinkedHashSet<>();

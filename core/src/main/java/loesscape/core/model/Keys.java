@@ -2,9 +2,9 @@ package loesscape.core.model;
 
 import java.text.Normalizer;
 import java.util.Locale;
-import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import loesscape.core.expression.Names;
 
 /** Keys and identities: how they are spelt and how one is made from a label. */
 public final class Keys {
@@ -14,34 +14,11 @@ public final class Keys {
 
     private static final Pattern SPELLING = Pattern.compile("[a-z][a-z0-9_]{0," + (LONGEST - 1) + "}");
 
-    /** The keywords of FEEL (OMG DMN 1.4, chapter 10.3.1.2, grammar), which names in formulas must not be. */
-    private static final Set<String> RESERVED = Set.of(
-            "and",
-            "between",
-            "else",
-            "every",
-            "external",
-            "false",
-            "for",
-            "function",
-            "if",
-            "in",
-            "instance",
-            "not",
-            "null",
-            "of",
-            "or",
-            "return",
-            "satisfies",
-            "some",
-            "then",
-            "true");
-
     private Keys() {}
 
     /** Tells whether {@code key} may stand as a key: lower-case letters, digits and _, a letter first, no keyword. */
     public static boolean isKey(String key) {
-        return SPELLING.matcher(key).matches() && !RESERVED.contains(key);
+        return SPELLING.matcher(key).matches() && !Names.isReserved(key);
     }
 
     /**
