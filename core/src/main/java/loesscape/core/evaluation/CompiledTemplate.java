@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
@@ -25,6 +24,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 import loesscape.core.model.Value;
+import loesscape.core.wording.Reasons;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -170,14 +170,29 @@ public final class CompiledTemplate {
         return slot != null && nodes.get(slot) instanceof Field ? slot : -1;
     }
 
-    /** Tells of conditions over the fields of this template whether they hold in a state of it and in a context. */
-    public Predicate<Condition> conditions(State state, Context context) {
+    /** A state of this template in a context, as reasons look at it. */
+    public Reasons.Standing standing(State state, Context context) {
         Value[] counting = new Value[nodes.size()];
         for (int slot = 0; slot < counting.length; slot++) {
             counting[slot] = state.counting(nodes.get(slot).key());
         }
         Seen seen = new Seen(counting, context);
-        return condition -> tests.computeIfAbsent(condition, compiler::compile).holds(seen);
+        return new Reasons.Standing() {
+            @Override
+            public boolean shown(String key) {
+                return state.of(key).shown();
+            }
+
+            @Override
+            public Value counting(String key) {
+                return state.counting(key);
+            }
+
+            @Override
+            public boolean holds(Condition condition) {
+                return tests.computeIfAbsent(condition, compiler::compile).holds(seen);
+            }
+        };
     }
 
     private NodeState state(int slot, Node node, boolean isShown, @Nullable Reading reading, Seen seen) {

@@ -3,7 +3,7 @@ package loesscape.core.expression;
 /** How much a formula may do in one run, so that none can hold up a document or fill memory. */
 public final class Work {
 
-    /** About a second of the slowest steps. */
+    /** The most steps of one run. */
     static final long MOST = 2_000_000;
 
     private long left = MOST;

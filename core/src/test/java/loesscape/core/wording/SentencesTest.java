@@ -25,7 +25,6 @@ import loesscape.core.model.Look;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
-import loesscape.core.model.Value;
 import org.junit.jupiter.api.Test;
 
 /** The margin in words. */
@@ -130,22 +129,7 @@ class SentencesTest {
     private static String reason(Template template, Answers answers) {
         CompiledTemplate compiled = CompiledTemplate.compile(template);
         State state = compiled.evaluate(answers);
-        return new Reasons(template).folded("name", new Reasons.Standing() {
-            @Override
-            public boolean shown(String key) {
-                return state.of(key).shown();
-            }
-
-            @Override
-            public Value counting(String key) {
-                return state.counting(key);
-            }
-
-            @Override
-            public boolean holds(Condition condition) {
-                return compiled.conditions(state, Context.UNDATED).test(condition);
-            }
-        });
+        return new Reasons(template).folded("name", compiled.standing(state, Context.UNDATED));
     }
 
     private static List<String> sentences(Item item) {

@@ -4,7 +4,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.function.Predicate;
 import loesscape.core.analysis.Bonds;
 import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
@@ -12,10 +11,8 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.State;
-import loesscape.core.model.Condition;
 import loesscape.core.model.Node;
 import loesscape.core.model.Template;
-import loesscape.core.model.Value;
 import loesscape.core.wording.Reasons;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
@@ -61,7 +58,7 @@ final class DraftModel {
     /** Every node with these answers, by key. */
     Map<String, NodeView> views(Answers answers, Context context) {
         State state = compiled.evaluate(answers, context);
-        Reasons.Standing standing = new StateStanding(state, compiled.conditions(state, context));
+        Reasons.Standing standing = compiled.standing(state, context);
         Map<String, NodeView> views =
                 LinkedHashMap.newLinkedHashMap(parts.nodes().size());
         parts.nodes()
@@ -75,23 +72,5 @@ final class DraftModel {
                                 reasons.folded(key, standing),
                                 Objects.requireNonNull(bonds.nodes().get(key)))));
         return views;
-    }
-
-    private record StateStanding(State state, Predicate<Condition> conditions) implements Reasons.Standing {
-
-        @Override
-        public boolean shown(String key) {
-            return state.of(key).shown();
-        }
-
-        @Override
-        public Value counting(String key) {
-            return state.counting(key);
-        }
-
-        @Override
-        public boolean holds(Condition condition) {
-            return conditions.test(condition);
-        }
     }
 }

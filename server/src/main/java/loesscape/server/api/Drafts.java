@@ -116,9 +116,9 @@ class Drafts {
     public DraftChange edit(UUID id, int revision, Edit edit, long account) {
         WorkingCopy before = find(templates.lock(id));
         if (before.revision() != revision) {
-            throw new Problems.Conflict("Somebody else changed %s in the meantime. The document is shown as it is now; "
-                            .formatted(changedSince(id, revision))
-                    + "make your edit again if it still fits.");
+            throw new Problems.Conflict(
+                    "Changed elsewhere in the meantime: %s. The document is shown as it is now; make your edit again if it still fits."
+                            .formatted(changedSince(id, revision)));
         }
         Template after = Editing.apply(before.template(), edit);
         Change change = Change.between(Parts.of(before.template()), Parts.of(after));

@@ -6,7 +6,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import loesscape.formats.json.Json;
 import loesscape.server.testing.Browser;
@@ -191,6 +194,27 @@ class JourneysTest {
         author.keyboard().press("Control+z");
         assertThat(author.locator("#c-purpose")).isVisible();
         assertThat(author.locator("#n-irrigation")).containsText("Section shown when Purpose is Irrigation");
+    }
+
+    @Test
+    void whatIsBeingWrittenIsNotOverwrittenByTheAnswerToItsEarlierState() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Soil sample sheet (single)")).click();
+        author.locator("#c-taken_by").click();
+        List<Route> held = new ArrayList<>();
+        author.route("**/draft/edits", held::add);
+        Locator label = author.getByRole(AriaRole.TEXTBOX, named("Label"));
+        author.waitForRequest("**/draft/edits", () -> {
+            label.fill("Sample");
+            label.press("Enter");
+        });
+        label.fill("Sample taken by");
+        author.unroute("**/draft/edits");
+        author.waitForResponse("**/draft/edits", () -> held.getFirst().resume());
+        assertThat(author.locator("#c-taken_by")).containsText("Sample");
+        assertThat(label).hasValue("Sample taken by");
+        label.press("Enter");
+        assertThat(author.locator("#c-taken_by")).containsText("Sample taken by");
     }
 
     @Test
