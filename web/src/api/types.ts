@@ -7,12 +7,13 @@ export type AnswerKept = {
   obstacles: Obstacle[];
 };
 
-export type Aspect = "shown" | "required" | "editable";
+export type Aspect = "shown" | "required" | "editable" | "open";
 
 export type Band = {
   id: string;
   label: string;
   look: Look;
+  picture: string;
   upTo: Bound | null;
 };
 
@@ -38,9 +39,15 @@ export type Bound = {
   included: boolean;
 };
 
+export type Check = {
+  refusedWhen: Condition;
+  message: string;
+};
+
 export type Choice = {
   id: string;
   label: string;
+  stored: string;
 };
 
 export type ChoiceClause = {
@@ -50,7 +57,12 @@ export type ChoiceClause = {
   whenBlank: boolean | null;
 };
 
-export type ChoiceLayout = "marks" | "list";
+export type ChoiceLayout = "marks" | "list" | "buttons";
+
+export type ChoiceSign = {
+  choice: string;
+  sign: Sign;
+};
 
 export type ChoiceTest = "is" | "isNot";
 
@@ -82,8 +94,17 @@ export type ClauseIsBlank = {
 export type ClauseOperand =
   | ({ type: "number" } & NumberOperand)
   | ({ type: "date" } & DateOperand)
+  | ({ type: "time" } & TimeOperand)
+  | ({ type: "formula" } & FormulaOperand)
   | ({ type: "field" } & FieldOperand)
   | ({ type: "today" } & TodayOperand);
+
+export type Colours = {
+  text: string;
+  fill: string;
+  border: string;
+  despite: string;
+};
 
 export type Column = {
   key: string;
@@ -102,13 +123,20 @@ export type Condition =
   | ({ type: "answered" } & ClauseAnswered)
   | ({ type: "isBlank" } & ClauseIsBlank)
   | ({ type: "choice" } & ChoiceClause)
+  | ({ type: "set" } & SetClause)
+  | ({ type: "count" } & CountClause)
   | ({ type: "text" } & TextClause)
   | ({ type: "length" } & LengthClause)
   | ({ type: "band" } & BandClause)
   | ({ type: "comparison" } & ClauseComparison)
   | ({ type: "between" } & ClauseBetween)
   | ({ type: "written" } & ConditionWritten)
-  | ({ type: "stageIs" } & ConditionStageIs);
+  | ({ type: "stageIs" } & ConditionStageIs)
+  | ({ type: "roleIs" } & ConditionRoleIs)
+  | ({ type: "shared" } & ConditionShared)
+  | ({ type: "ofRows" } & ConditionOfRows)
+  | ({ type: "rowCount" } & ConditionRowCount)
+  | ({ type: "total" } & ConditionTotal);
 
 export type ConditionAll = {
   conditions: Condition[];
@@ -133,8 +161,36 @@ export type ConditionNone = {
   conditions: Condition[];
 };
 
+export type ConditionOfRows = {
+  section: string;
+  quantity: Quantity;
+  condition: Condition;
+  whenBlank: boolean | null;
+};
+
+export type ConditionRoleIs = {
+  roles: string[];
+};
+
+export type ConditionRowCount = {
+  section: string;
+  test: OrderTest;
+  count: number;
+};
+
+export type ConditionShared = {
+  condition: string;
+};
+
 export type ConditionStageIs = {
   stages: Stage[];
+};
+
+export type ConditionTotal = {
+  field: string;
+  test: OrderTest;
+  to: ClauseOperand;
+  whenBlank: boolean | null;
 };
 
 export type ConditionWritten = {
@@ -147,6 +203,13 @@ export type Content = {
   sections: Block[];
 };
 
+export type CountClause = {
+  field: string;
+  test: OrderTest;
+  count: number;
+  whenBlank: boolean | null;
+};
+
 export type Credentials = {
   name: string;
   password: string;
@@ -154,6 +217,11 @@ export type Credentials = {
 
 export type DateOperand = {
   date: string;
+};
+
+export type Divider = {
+  key: string;
+  shown: Condition | null;
 };
 
 export type Draft = {
@@ -192,9 +260,30 @@ export type Edit =
   | ({ type: "setKind" } & EditSetKind)
   | ({ type: "addChoice" } & EditAddChoice)
   | ({ type: "relabelChoice" } & EditRelabelChoice)
+  | ({ type: "storeChoice" } & EditStoreChoice)
   | ({ type: "moveChoice" } & EditMoveChoice)
   | ({ type: "removeChoice" } & EditRemoveChoice)
   | ({ type: "setCondition" } & EditSetCondition)
+  | ({ type: "copyLogic" } & EditCopyLogic)
+  | ({ type: "setValue" } & EditSetValue)
+  | ({ type: "setLooks" } & EditSetLooks)
+  | ({ type: "setChecks" } & EditSetChecks)
+  | ({ type: "setRole" } & EditSetRole)
+  | ({ type: "setFolding" } & EditSetFolding)
+  | ({ type: "setRows" } & EditSetRows)
+  | ({ type: "setOffer" } & EditSetOffer)
+  | ({ type: "setSigns" } & EditSetSigns)
+  | ({ type: "setPicture" } & EditSetPicture)
+  | ({ type: "newShared" } & EditNewShared)
+  | ({ type: "setShared" } & EditSetShared)
+  | ({ type: "extract" } & EditExtract)
+  | ({ type: "inline" } & EditInline)
+  | ({ type: "removeShared" } & EditRemoveShared)
+  | ({ type: "putRole" } & EditPutRole)
+  | ({ type: "removeRole" } & EditRemoveRole)
+  | ({ type: "putList" } & EditPutList)
+  | ({ type: "removeList" } & EditRemoveList)
+  | ({ type: "setFinish" } & EditSetFinish)
   | ({ type: "setBands" } & EditSetBands)
   | ({ type: "follow" } & EditFollow)
   | ({ type: "move" } & EditMove)
@@ -214,18 +303,35 @@ export type EditAddChoice = {
   after: string | null;
 };
 
+export type EditCopyLogic = {
+  from: string;
+  to: string[];
+};
+
 export type EditDelete = {
   keys: string[];
   dropFollowers: boolean;
 };
 
 export type EditDuplicate = {
+  keys: string[];
+  holder: string | null;
+  after: string | null;
+};
+
+export type EditExtract = {
   key: string;
+  aspect: Aspect;
+  name: string;
 };
 
 export type EditFollow = {
   key: string;
   field: string;
+};
+
+export type EditInline = {
+  condition: string;
 };
 
 export type EditMove = {
@@ -238,6 +344,19 @@ export type EditMoveChoice = {
   key: string;
   choice: string;
   after: string | null;
+};
+
+export type EditNewShared = {
+  name: string;
+  condition: Condition;
+};
+
+export type EditPutList = {
+  list: LookupList;
+};
+
+export type EditPutRole = {
+  role: Role;
 };
 
 export type EditRelabel = {
@@ -254,6 +373,20 @@ export type EditRelabelChoice = {
 export type EditRemoveChoice = {
   key: string;
   choice: string;
+  dropFollowers: boolean;
+};
+
+export type EditRemoveList = {
+  key: string;
+};
+
+export type EditRemoveRole = {
+  key: string;
+  dropFollowers: boolean;
+};
+
+export type EditRemoveShared = {
+  key: string;
   dropFollowers: boolean;
 };
 
@@ -277,10 +410,24 @@ export type EditSetBands = {
   bands: Band[];
 };
 
+export type EditSetChecks = {
+  key: string;
+  checks: Check[];
+};
+
 export type EditSetCondition = {
   keys: string[];
-  aspect: Aspect;
+  aspects: Aspect[];
   condition: Condition | null;
+};
+
+export type EditSetFinish = {
+  finish: FinishRule[];
+};
+
+export type EditSetFolding = {
+  keys: string[];
+  folding: Folding;
 };
 
 export type EditSetHelp = {
@@ -293,10 +440,61 @@ export type EditSetKind = {
   kind: FieldKind;
 };
 
+export type EditSetLooks = {
+  keys: string[];
+  looks: LookRule[];
+};
+
+export type EditSetOffer = {
+  key: string;
+  offer: Offer | null;
+};
+
+export type EditSetPicture = {
+  key: string;
+  file: string;
+  follows: string;
+};
+
+export type EditSetRole = {
+  keys: string[];
+  role: string;
+};
+
+export type EditSetRows = {
+  key: string;
+  rows: Rows | null;
+};
+
+export type EditSetShared = {
+  key: string;
+  name: string;
+  condition: Condition;
+};
+
+export type EditSetSigns = {
+  key: string;
+  choices: ChoiceSign[];
+  presence: Presence | null;
+};
+
+export type EditSetValue = {
+  key: string;
+  value: FieldValue | null;
+};
+
 export type EditSetWidth = {
   key: string;
   width: Width;
 };
+
+export type EditStoreChoice = {
+  key: string;
+  choice: string;
+  stored: string;
+};
+
+export type Extent = "item" | "row";
 
 export type Field = {
   key: string;
@@ -304,10 +502,15 @@ export type Field = {
   help: string;
   width: Width;
   kind: FieldKind;
+  role: string;
   shown: Condition | null;
   required: Condition | null;
   editable: Condition | null;
+  value: FieldValue | null;
   bands: Band[];
+  looks: LookRule[];
+  checks: Check[];
+  folding: Folding;
 };
 
 export type FieldKind =
@@ -318,21 +521,55 @@ export type FieldKind =
   | ({ type: "webAddress" } & FieldKindWebAddress)
   | ({ type: "number" } & FieldKindNumber)
   | ({ type: "money" } & FieldKindMoney)
+  | ({ type: "rating" } & FieldKindRating)
   | ({ type: "yesNo" } & FieldKindYesNo)
   | ({ type: "oneChoice" } & FieldKindOneChoice)
-  | ({ type: "date" } & FieldKindDate);
+  | ({ type: "severalChoices" } & FieldKindSeveralChoices)
+  | ({ type: "lookup" } & FieldKindLookup)
+  | ({ type: "date" } & FieldKindDate)
+  | ({ type: "time" } & FieldKindTime)
+  | ({ type: "dateSigned" } & FieldKindDateSigned)
+  | ({ type: "signature" } & FieldKindSignature)
+  | ({ type: "initials" } & FieldKindInitials)
+  | ({ type: "attachment" } & FieldKindAttachment)
+  | ({ type: "picture" } & FieldKindPicture)
+  | ({ type: "payment" } & FieldKindPayment);
+
+export type FieldKindAttachment = {
+  most: number;
+  largest: number;
+  endings: string[];
+};
+
+export type FieldKindChoiceStyle = {
+  columns: number;
+  mark: MarkShape;
+  size: Size;
+};
 
 export type FieldKindDate = {
   earliest: string | null;
   latest: string | null;
 };
 
+export type FieldKindDateSigned = {
+};
+
 export type FieldKindEmail = {
+};
+
+export type FieldKindInitials = {
 };
 
 export type FieldKindLongText = {
   placeholder: string;
   longest: number;
+};
+
+export type FieldKindLookup = {
+  list: string;
+  column: string;
+  filters: Record<string, string>;
 };
 
 export type FieldKindMoney = {
@@ -351,15 +588,49 @@ export type FieldKindNumber = {
 export type FieldKindOneChoice = {
   choices: Choice[];
   layout: ChoiceLayout;
+  style: FieldKindChoiceStyle;
+  other: boolean;
+  offer: Offer | null;
+};
+
+export type FieldKindPayment = {
+  currency: string;
+  amount: string;
 };
 
 export type FieldKindPhone = {
   region: string;
 };
 
+export type FieldKindPicture = {
+  largest: number;
+};
+
+export type FieldKindRating = {
+  most: number;
+};
+
+export type FieldKindSeveralChoices = {
+  choices: Choice[];
+  layout: ChoiceLayout;
+  style: FieldKindChoiceStyle;
+  other: boolean;
+  offer: Offer | null;
+  least: number;
+  most: number;
+};
+
+export type FieldKindSignature = {
+};
+
 export type FieldKindText = {
   placeholder: string;
   longest: number;
+};
+
+export type FieldKindTime = {
+  earliest: string | null;
+  latest: string | null;
 };
 
 export type FieldKindWebAddress = {
@@ -372,9 +643,37 @@ export type FieldOperand = {
   field: string;
 };
 
+export type FieldValue =
+  | ({ type: "starting" } & FieldValueStarting)
+  | ({ type: "workedOut" } & FieldValueWorkedOut);
+
+export type FieldValueStarting = {
+  answer: string;
+};
+
+export type FieldValueWorkedOut = {
+  formula: string;
+  overtypable: boolean;
+};
+
+export type FinishRule = {
+  when: Condition;
+  message: string;
+};
+
 export type Finished = {
   record: number | null;
   obstacles: Obstacle[];
+};
+
+export type Folding = {
+  keepsSpace: boolean;
+  motion: Motion;
+  milliseconds: number;
+};
+
+export type FormulaOperand = {
+  formula: string;
 };
 
 export type Indicator = {
@@ -382,13 +681,19 @@ export type Indicator = {
   label: string;
   follows: string;
   bands: Band[];
+  choices: ChoiceSign[];
+  presence: Presence | null;
   shown: Condition | null;
+  folding: Folding;
 };
 
 export type Item =
   | ({ type: "field" } & Field)
   | ({ type: "notice" } & Notice)
-  | ({ type: "indicator" } & Indicator);
+  | ({ type: "indicator" } & Indicator)
+  | ({ type: "picture" } & Picture)
+  | ({ type: "divider" } & Divider)
+  | ({ type: "section" } & Section);
 
 export type LengthClause = {
   field: string;
@@ -423,6 +728,22 @@ export type Look = {
   shade: Shade;
   bold: boolean;
   mark: Mark;
+  italic: boolean;
+  words: string;
+  colours: Colours | null;
+};
+
+export type LookRule = {
+  when: Condition;
+  look: Look;
+  extent: Extent;
+};
+
+export type LookupList = {
+  key: string;
+  name: string;
+  columns: Column[];
+  rows: string[][];
 };
 
 export type Made = {
@@ -430,6 +751,10 @@ export type Made = {
 };
 
 export type Mark = "none" | "tick" | "drop" | "eye" | "warning" | "stop";
+
+export type MarkShape = "usual" | "round" | "square" | "tick" | "cross";
+
+export type Motion = "none" | "fade" | "slide";
 
 export type NewLink = {
   release: number;
@@ -447,13 +772,18 @@ export type NewTemplate = {
 
 export type Node =
   | ({ type: "page" } & Page)
-  | ({ type: "section" } & Section)
   | ({ type: "field" } & Field)
   | ({ type: "notice" } & Notice)
-  | ({ type: "indicator" } & Indicator);
+  | ({ type: "indicator" } & Indicator)
+  | ({ type: "picture" } & Picture)
+  | ({ type: "divider" } & Divider)
+  | ({ type: "section" } & Section);
 
 export type NodeState =
   | ({ type: "plain" } & NodeStatePlainState)
+  | ({ type: "notice" } & NodeStateNoticeState)
+  | ({ type: "section" } & NodeStateSectionState)
+  | ({ type: "row" } & NodeStateRowState)
   | ({ type: "field" } & NodeStateFieldState)
   | ({ type: "indicator" } & NodeStateIndicatorState);
 
@@ -465,6 +795,10 @@ export type NodeStateFieldState = {
   missing: boolean;
   value: Value;
   band: string | null;
+  look: Look;
+  offered: string[] | null;
+  overtyped: boolean;
+  due: number | null;
   problem: string | null;
 };
 
@@ -474,9 +808,31 @@ export type NodeStateIndicatorState = {
   band: string | null;
 };
 
+export type NodeStateNoticeState = {
+  shown: boolean;
+  met: Aspect[];
+  look: Look;
+  text: string;
+};
+
 export type NodeStatePlainState = {
   shown: boolean;
   met: Aspect[];
+};
+
+export type NodeStateRowState = {
+  shown: boolean;
+  met: Aspect[];
+  look: Look;
+};
+
+export type NodeStateSectionState = {
+  shown: boolean;
+  met: Aspect[];
+  open: boolean;
+  look: Look;
+  rows: string[] | null;
+  problem: string | null;
 };
 
 export type NodeView = {
@@ -492,9 +848,11 @@ export type Notice = {
   key: string;
   text: string;
   shown: Condition | null;
+  looks: LookRule[];
+  folding: Folding;
 };
 
-export type Novelty = "section" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "yesNo" | "oneChoice" | "date" | "notice" | "indicator";
+export type Novelty = "page" | "section" | "repeatingSection" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "rating" | "yesNo" | "oneChoice" | "severalChoices" | "lookup" | "date" | "time" | "signature" | "initials" | "dateSigned" | "attachment" | "pictureField" | "payment" | "workedOut" | "notice" | "indicator" | "picture" | "divider";
 
 export type NumberOperand = {
   number: number;
@@ -505,7 +863,12 @@ export type Obstacle = {
   message: string;
 };
 
-export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "answered" | "blank";
+export type Offer = {
+  parent: string;
+  perAnswer: Record<string, string[]>;
+};
+
+export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "includes" | "doesNotInclude" | "includesAll" | "isExactly" | "chosen" | "answered" | "blank";
 
 export type OrderTest = "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast";
 
@@ -520,6 +883,7 @@ export type Part =
   | ({ type: "words" } & PartWords)
   | ({ type: "strong" } & PartStrong)
   | ({ type: "fieldName" } & PartFieldName)
+  | ({ type: "sharedName" } & PartSharedName)
   | ({ type: "figure" } & PartFigure)
   | ({ type: "blankRule" } & PartBlankRule);
 
@@ -536,6 +900,11 @@ export type PartFigure = {
   text: string;
 };
 
+export type PartSharedName = {
+  key: string;
+  text: string;
+};
+
 export type PartStrong = {
   text: string;
 };
@@ -544,12 +913,28 @@ export type PartWords = {
   text: string;
 };
 
+export type Picture = {
+  key: string;
+  label: string;
+  file: string;
+  follows: string;
+  shown: Condition | null;
+  folding: Folding;
+};
+
+export type Presence = {
+  answered: Sign;
+  blank: Sign;
+};
+
 export type Progress = {
   key: string;
   title: string;
   needed: number;
   asked: number;
 };
+
+export type Quantity = "any" | "every" | "no";
 
 export type RecordPage = {
   number: number;
@@ -583,6 +968,13 @@ export type ReleaseRow = {
   records: number;
 };
 
+export type Role = {
+  key: string;
+  name: string;
+  order: number;
+  takesPart: Condition | null;
+};
+
 export type Row = {
   number: number;
   release: number;
@@ -590,11 +982,20 @@ export type Row = {
   cells: Record<string, string>;
 };
 
+export type Rows = {
+  least: number;
+  most: number;
+};
+
 export type Section = {
   key: string;
   title: string;
   help: string;
   shown: Condition | null;
+  open: Condition | null;
+  rows: Rows | null;
+  looks: LookRule[];
+  folding: Folding;
   items: Item[];
 };
 
@@ -609,6 +1010,15 @@ export type Session = {
   demoAuthor: string | null;
 };
 
+export type SetClause = {
+  field: string;
+  test: SetTest;
+  choices: string[];
+  whenBlank: boolean | null;
+};
+
+export type SetTest = "includes" | "doesNotInclude" | "includesAll" | "isExactly";
+
 export type Shade = "plain" | "moss" | "river" | "straw" | "ochre" | "clay" | "stone";
 
 export type Sheet = {
@@ -622,6 +1032,14 @@ export type Sheet = {
   obstacles: Obstacle[];
   record: number | null;
 };
+
+export type Sign = {
+  label: string;
+  look: Look;
+  picture: string;
+};
+
+export type Size = "medium" | "small" | "large";
 
 export type Stage = "filling" | "reviewing" | "finished" | "print";
 
@@ -650,6 +1068,10 @@ export type TextClause = {
 
 export type TextTest = "is" | "isNot" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches";
 
+export type TimeOperand = {
+  time: string;
+};
+
 export type TodayOperand = {
   days: number;
 };
@@ -669,22 +1091,56 @@ export type Value =
   | ({ type: "number" } & ValueNumber)
   | ({ type: "yesNo" } & ValueYesNo)
   | ({ type: "date" } & ValueDate)
-  | ({ type: "chosen" } & ValueChosen);
+  | ({ type: "time" } & ValueTime)
+  | ({ type: "chosen" } & ValueChosen)
+  | ({ type: "chosenSet" } & ValueChosenSet)
+  | ({ type: "signed" } & ValueSigned)
+  | ({ type: "files" } & ValueFiles)
+  | ({ type: "paid" } & ValuePaid);
 
 export type ValueChosen = {
   choice: string;
+  words: string;
+};
+
+export type ValueChosenSet = {
+  choices: string[];
+  words: string;
 };
 
 export type ValueDate = {
   date: string;
 };
 
+export type ValueFile = {
+  id: string;
+  bytes: number;
+  name: string;
+};
+
+export type ValueFiles = {
+  files: ValueFile[];
+};
+
 export type ValueNumber = {
   number: number;
 };
 
+export type ValuePaid = {
+  amount: number;
+  reference: string;
+};
+
+export type ValueSigned = {
+  reference: string;
+};
+
 export type ValueText = {
   text: string;
+};
+
+export type ValueTime = {
+  time: string;
 };
 
 export type ValueYesNo = {

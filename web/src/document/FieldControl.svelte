@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Field, Look, NodeStateFieldState } from "../api/types";
+  import type { Field, NodeStateFieldState } from "../api/types";
 
   let {
     field,
@@ -25,7 +25,7 @@
   } = $props();
 
   const kind = $derived(field.kind);
-  const look = $derived<Look | undefined>(field.bands.find((band) => band.id === state.band)?.look);
+  const look = $derived(state.look);
   const choices = $derived(
     kind.type === "yesNo"
       ? [
@@ -36,7 +36,7 @@
         ? kind.choices
         : [],
   );
-  const shade = $derived(look && look.shade !== "plain" ? `shade-${look.shade}` : "");
+  const shade = $derived(look.shade !== "plain" ? `shade-${look.shade}` : "");
   const common = $derived({
     id,
     disabled: !state.editable,
@@ -112,7 +112,7 @@
 {:else if kind.type === "number" || kind.type === "money"}
   <input
     {...common}
-    class={["control tabular-nums", shade, look?.bold && "font-semibold"]}
+    class={["control tabular-nums", shade, look.bold && "font-semibold"]}
     inputmode="decimal"
     autocomplete="off"
     value={typed}
@@ -137,6 +137,14 @@
     class={["control", shade]}
     value={typed}
     placeholder={kind.placeholder}
+    oninput={(event) => ontyped(value(event))}
+  />
+{:else}
+  <input
+    {...common}
+    class={["control", shade]}
+    type={kind.type === "time" ? "time" : "text"}
+    value={typed}
     oninput={(event) => ontyped(value(event))}
   />
 {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Aspect, Condition } from "../api/types";
-  import { type Clause, isClause, isGroup, isPlain } from "./clauses";
+  import { type Clause, conditionOf, isClause, isGroup, isPlain } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
   import GroupEditor from "./GroupEditor.svelte";
@@ -13,7 +13,12 @@
   const copy = workingCopy();
   let beginning = $state(false);
 
-  const TITLE: Record<Aspect, string> = { shown: "Shown", required: "Required", editable: "Editable" };
+  const TITLE: Record<Aspect, string> = {
+    shown: "Shown",
+    required: "Required",
+    editable: "Editable",
+    open: "Opened out",
+  };
   const usual = $derived(aspect === "required" ? "never" : "always");
   const mode = $derived(condition === null ? usual : isPlain(condition) ? condition.type : "when");
   const met = $derived(copy.nodes.get(key)?.state.met.includes(aspect) ?? false);
@@ -38,12 +43,12 @@
   }
 
   const set = (to: Condition | null) =>
-    copy.edit({ type: "setCondition", keys: [key], aspect, condition: to });
+    copy.edit({ type: "setCondition", keys: [key], aspects: [aspect], condition: to });
   const change = (of: (now: Condition) => Condition | null) =>
     copy.edit(() => {
       const node = copy.view(key).node;
-      const now = aspect === "shown" ? node.shown : node.type === "field" ? node[aspect] : null;
-      return { type: "setCondition", keys: [key], aspect, condition: now && of(now) };
+      const now = conditionOf(node, aspect);
+      return { type: "setCondition", keys: [key], aspects: [aspect], condition: now && of(now) };
     });
 
   function pick(to: string) {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Band, Look, Mark as MarkName, Shade } from "../api/types";
+  import { band, PLAIN } from "../document/looks";
   import { decimal } from "./clauses";
   import EditorLine from "./EditorLine.svelte";
   import Picker from "./Picker.svelte";
@@ -23,7 +24,6 @@
   const SHADES: Shade[] = ["plain", "moss", "river", "straw", "ochre", "clay", "stone"];
   const MARKS: MarkName[] = ["none", "tick", "drop", "eye", "warning", "stop"];
   const FIRST_EDGE = 10;
-  const PLAIN: Look = { shade: "plain", bold: false, mark: "none" };
   let wrong = $state("");
 
   const changed = (at: number, part: Partial<Band>) =>
@@ -32,8 +32,8 @@
     onchange((now) => (now[at] ? now.with(at, { ...now[at], look: { ...now[at].look, ...part } }) : now));
   const begin = () =>
     onchange(() => [
-      { id: "low", label: "", look: PLAIN, upTo: { at: FIRST_EDGE, included: true } },
-      { id: "high", label: "", look: { shade: "ochre", bold: true, mark: "warning" }, upTo: null },
+      band("low", PLAIN, { at: FIRST_EDGE, included: true }),
+      band("high", { ...PLAIN, shade: "ochre", bold: true, mark: "warning" }, null),
     ]);
 
   function fresh(bands: Band[]): string {
@@ -51,7 +51,7 @@
       return [
         ...now.slice(0, -1),
         { ...now.at(-1)!, upTo: { at: Number((edge + step).toPrecision(12)), included } },
-        { id: fresh(now), label: "", look: PLAIN, upTo: null },
+        band(fresh(now), PLAIN, null),
       ];
     });
 

@@ -1,9 +1,11 @@
 <script lang="ts">
-  import type { Choice, Field } from "../api/types";
+  import type { Choice, Field, FieldKindOneChoice } from "../api/types";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
 
-  let { field, choices, layout }: { field: Field; choices: Choice[]; layout: "marks" | "list" } = $props();
+  let { field, kind }: { field: Field; kind: { type: "oneChoice" } & FieldKindOneChoice } = $props();
+  const choices = $derived(kind.choices);
+  const layout = $derived(kind.layout);
 
   const copy = workingCopy();
   const key = $derived(field.key);
@@ -100,9 +102,7 @@
           type="button"
           class={["token plain", each === layout && "on"]}
           aria-pressed={each === layout}
-          onclick={() =>
-            copy.edit({ type: "setKind", key, kind: { type: "oneChoice", choices, layout: each } })}
-          >{each}</button
+          onclick={() => copy.edit({ type: "setKind", key, kind: { ...kind, layout: each } })}>{each}</button
         >
       {/each}
     </span>

@@ -33,7 +33,7 @@
         ]
       : [["shown", node.shown]],
   );
-  const band = $derived(view.state.type === "plain" ? null : view.state.band);
+  const band = $derived("band" in view.state ? view.state.band : null);
 
   function setKind(id: string) {
     const kind = KINDS.find((it) => it.id === id)?.start as FieldKind;
@@ -78,7 +78,7 @@
   {/each}
   {#if node.type === "field"}
     {#if node.kind.type === "oneChoice"}
-      <ChoicesEditor field={node} choices={node.kind.choices} layout={node.kind.layout} />
+      <ChoicesEditor field={node} kind={node.kind} />
     {/if}
     <LimitsEditor field={node} />
     {#if node.kind.type === "number" || node.kind.type === "money"}
@@ -146,7 +146,8 @@
       type="button"
       class="token plain"
       title="Duplicate (Ctrl D)"
-      onclick={() => copy.make({ type: "duplicate", key })}>Duplicate</button
+      onclick={() => copy.make({ type: "duplicate", keys: [key], holder: null, after: null })}
+      >Duplicate</button
     >
     <button
       type="button"

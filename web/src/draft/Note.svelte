@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { NodeView, Sentence } from "../api/types";
-  import { isPlain } from "./clauses";
+  import { conditionOf, isPlain } from "./clauses";
   import { workingCopy } from "./context";
   import Now from "./Now.svelte";
 
@@ -13,7 +13,7 @@
     const { node, state } = view;
     const aspect = aspects[0];
     if (!aspect) return undefined;
-    const condition = aspect === "shown" ? node.shown : node.type === "field" ? node[aspect] : null;
+    const condition = conditionOf(node, aspect);
     return condition && !isPlain(condition) ? state.met.includes(aspect) : undefined;
   }
 </script>

@@ -1,4 +1,4 @@
-import type { ClauseOperand, Condition, Field, Operator, TextTest } from "../api/types";
+import type { Aspect, ClauseOperand, Condition, Field, Node, Operator, TextTest } from "../api/types";
 
 /** What is edited as tokens; other conditions are shown as a sentence. */
 export type Clause = Extract<
@@ -20,6 +20,18 @@ export type ClauseDraft = {
   matchCase: boolean;
   whenBlank: boolean | null;
 };
+
+/** The condition that drives an aspect of a node; null where the plain default holds. */
+export function conditionOf(node: Node, aspect: Aspect): Condition | null {
+  switch (aspect) {
+    case "shown":
+      return node.shown;
+    case "open":
+      return node.type === "section" ? node.open : null;
+    default:
+      return node.type === "field" ? node[aspect] : null;
+  }
+}
 
 export function isGroup(condition: Condition): condition is Group {
   return ["all", "any", "none", "atLeast"].includes(condition.type);
@@ -122,6 +134,11 @@ export function closed(draft: ClauseDraft, field: Field): Clause | null {
       return text(draft, operator);
     case "inBand":
     case "length":
+    case "includes":
+    case "doesNotInclude":
+    case "includesAll":
+    case "isExactly":
+    case "chosen":
       return null;
     case "outside":
     case "between": {

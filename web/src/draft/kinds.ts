@@ -31,7 +31,18 @@ export const KINDS: { id: FieldKind["type"]; label: string; start: FieldKind }[]
   },
   { id: "money", label: "Money", start: { type: "money", currency: "EUR", lower: null, upper: null } },
   { id: "yesNo", label: "Yes or no", start: { type: "yesNo" } },
-  { id: "oneChoice", label: "One choice", start: { type: "oneChoice", choices: [], layout: "marks" } },
+  {
+    id: "oneChoice",
+    label: "One choice",
+    start: {
+      type: "oneChoice",
+      choices: [],
+      layout: "marks",
+      style: { columns: 0, mark: "usual", size: "medium" },
+      other: false,
+      offer: null,
+    },
+  },
   { id: "date", label: "Date", start: { type: "date", earliest: null, latest: null } },
 ];
 

@@ -26,7 +26,8 @@ export function shortcuts(
       return does(() => copy.move(key, -1));
     if (event.altKey && !target.matches("select") && event.key === "ArrowDown")
       return does(() => copy.move(key, 1));
-    if (command && event.key.toLowerCase() === "d") return does(() => copy.make({ type: "duplicate", key }));
+    if (command && event.key.toLowerCase() === "d")
+      return does(() => copy.make({ type: "duplicate", keys: [key], holder: null, after: null }));
     if (event.key === "Delete" && !writes && !target.matches("select"))
       return does(() => copy.edit({ type: "delete", keys: [key], dropFollowers: false }));
     if (event.key === "Escape") return does(() => copy.select(null));

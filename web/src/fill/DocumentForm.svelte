@@ -103,7 +103,7 @@
                       class="appears border-l-[3px] border-straw-line bg-straw px-3.5 py-2.5 text-[14.5px] whitespace-pre-wrap"
                       style:--sixths={6}
                     >
-                      {it.text}
+                      {state?.type === "notice" ? state.text : it.text}
                     </p>
                   {:else if it.type === "indicator" && state?.type === "indicator" && state.band}
                     <div class="appears text-[14.5px]" style:--sixths={6} role="status">

@@ -124,12 +124,11 @@ public class Evaluation {
     }
 
     private static Template template(List<Item> items) {
-        return new Template("T", "", List.of(new Page("p", "", null, List.of(new Section("s", "", "", null, items)))));
+        return Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "", items)))));
     }
 
     private static Field field(String key) {
-        return new Field(
-                key, key, "", Field.Width.FULL, new FieldKind.Number(2, "", null, null), null, null, null, List.of());
+        return Field.of(key, key, new FieldKind.Number(2, "", null, null));
     }
 
     private static List<Predicate<Object[]>> closures() {

@@ -6,11 +6,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import loesscape.core.model.Aspect;
-import loesscape.core.model.Indicator;
+import loesscape.core.model.Item;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
-import loesscape.core.model.References;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 
@@ -24,7 +24,7 @@ public record Bonds(Map<String, Bond> nodes) {
     /**
      * The bonds of one node.
      *
-     * @param follows the fields its aspects or its bands look at
+     * @param follows the fields and repeating sections it looks at in any way
      * @param followers the nodes that look at it
      * @param depth how many conditions deep it lies: its own for <em>shown</em> and those of what holds it
      */
@@ -34,14 +34,10 @@ public record Bonds(Map<String, Bond> nodes) {
     public static Bonds of(Template template) {
         Map<String, Set<String>> follows = new LinkedHashMap<>();
         Map<String, Set<String>> followers = new HashMap<>();
+        Lexicon lexicon = Lexicon.of(template);
         for (Node node : template.nodes()) {
             Set<String> fields = new LinkedHashSet<>();
-            for (Aspect aspect : Aspect.values()) {
-                fields.addAll(References.fields(aspect.of(node)));
-            }
-            if (node instanceof Indicator indicator) {
-                fields.add(indicator.follows());
-            }
+            Logic.uses(node, lexicon).forEach(use -> fields.addAll(use.sources()));
             follows.put(node.key(), fields);
             fields.forEach(field -> followers
                     .computeIfAbsent(field, ignored -> new LinkedHashSet<>())
@@ -63,13 +59,21 @@ public record Bonds(Map<String, Bond> nodes) {
         for (Page page : template.pages()) {
             int onPage = own(page);
             depths.put(page.key(), onPage);
-            for (Section section : page.sections()) {
-                int inSection = onPage + own(section);
-                depths.put(section.key(), inSection);
-                section.items().forEach(item -> depths.put(item.key(), inSection + own(item)));
-            }
+            page.sections().forEach(section -> depths(section, onPage, depths));
         }
         return depths;
+    }
+
+    private static void depths(Section section, int around, Map<String, Integer> depths) {
+        int inSection = around + own(section);
+        depths.put(section.key(), inSection);
+        for (Item item : section.items()) {
+            if (item instanceof Section inner) {
+                depths(inner, inSection, depths);
+            } else {
+                depths.put(item.key(), inSection + own(item));
+            }
+        }
     }
 
     private static int own(Node node) {

@@ -1,4 +1,4 @@
-/** What can be said of a template without answers: who follows whom, how deep a node lies. */
+/** What can be said of a template: who follows whom, how deep a node lies, why a node stands as it does. */
 @NullMarked
 package loesscape.core.analysis;
 

@@ -3,20 +3,25 @@ package loesscape.core.editing;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Choice;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.FieldKind.ChoiceLayout;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Folding;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Keys;
 import loesscape.core.model.Look;
 import loesscape.core.model.Look.Mark;
 import loesscape.core.model.Look.Shade;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
 
 /** Adds new sections and items, each complete from the start so that it can be filled in at once. */
@@ -25,18 +30,29 @@ final class Additions {
     private static final BigDecimal FIRST_EDGE = BigDecimal.TEN;
 
     private static final int LONGEST_UNIT = 8;
+    private static final int STARTING_ROWS = 20;
+    private static final int STARTING_MARKS = 5;
+    private static final int STARTING_MEGABYTES = 10;
 
     private Additions() {}
 
     static Parts add(Parts parts, Edit.Add edit) {
-        Node holder = parts.node(edit.holder());
-        boolean section = edit.what() == Edit.Novelty.SECTION;
-        if (section ? !(holder instanceof Page) : !(holder instanceof Section)) {
-            throw new Refusal("A %s cannot stand in “%s”.".formatted(section ? "section" : "field", holder.name()));
-        }
         Node added = make(parts, edit);
-        Parts with = parts.with(added).inserted(added.key(), edit.holder(), edit.after());
-        return section ? with.holding(added.key(), List.of()) : with;
+        if (!(added instanceof Page)) {
+            checkFits(parts, added, edit.holder());
+        }
+        String holder = added instanceof Page ? Parts.ROOT : edit.holder();
+        Parts with = parts.with(added).inserted(added.key(), holder, edit.after());
+        return added instanceof Page || added instanceof Section ? with.holding(added.key(), List.of()) : with;
+    }
+
+    private static void checkFits(Parts parts, Node added, String holder) {
+        Node at = parts.node(holder);
+        boolean fits = added instanceof Section ? at instanceof Page || at instanceof Section : at instanceof Section;
+        if (!fits) {
+            throw new Refusal(
+                    "A %s cannot stand in “%s”.".formatted(added instanceof Section ? "section" : "field", at.name()));
+        }
     }
 
     private static Node make(Parts parts, Edit.Add edit) {
@@ -47,24 +63,52 @@ final class Additions {
         }
         String key = key(parts, title, edit.what());
         return switch (edit.what()) {
-            case SECTION -> new Section(key, title, "", null, List.of());
-            case TEXT -> field(key, title, new FieldKind.Text("", 0));
-            case LONG_TEXT -> field(key, title, new FieldKind.LongText("", 0));
-            case EMAIL -> field(key, title, new FieldKind.Email());
-            case PHONE -> field(key, title, new FieldKind.Phone(""));
-            case WEB_ADDRESS -> field(key, title, new FieldKind.WebAddress());
+            case PAGE -> new Page(key, title, null, List.of());
+            case SECTION -> Section.of(key, title, List.of());
+            case REPEATING_SECTION -> Section.of(key, title, List.of()).withRows(new Section.Rows(1, STARTING_ROWS));
+            case TEXT -> Field.of(key, title, new FieldKind.Text("", 0));
+            case LONG_TEXT -> Field.of(key, title, new FieldKind.LongText("", 0));
+            case EMAIL -> Field.of(key, title, new FieldKind.Email());
+            case PHONE -> Field.of(key, title, new FieldKind.Phone(""));
+            case WEB_ADDRESS -> Field.of(key, title, new FieldKind.WebAddress());
             case NUMBER -> number(parts, title);
-            case MONEY -> field(key, title, new FieldKind.Money("EUR", null, null));
-            case YES_NO -> field(key, title, new FieldKind.YesNo());
-            case ONE_CHOICE -> field(key, title, startingChoices());
-            case DATE -> field(key, title, new FieldKind.Date(null, null));
-            case NOTICE -> new Notice(key, title, null);
-            case INDICATOR -> new Indicator(key, title, nearestNumber(parts, edit), startingBands(), null);
+            case MONEY -> Field.of(key, title, new FieldKind.Money("EUR", null, null));
+            case RATING -> Field.of(key, title, new FieldKind.Rating(STARTING_MARKS));
+            case YES_NO -> Field.of(key, title, new FieldKind.YesNo());
+            case ONE_CHOICE -> Field.of(key, title, startingChoices());
+            case SEVERAL_CHOICES ->
+                Field.of(
+                        key,
+                        title,
+                        FieldKind.SeveralChoices.of(startingChoices().choices()));
+            case LOOKUP -> Field.of(key, title, lookup(parts));
+            case DATE -> Field.of(key, title, new FieldKind.Date(null, null));
+            case TIME -> Field.of(key, title, new FieldKind.Time(null, null));
+            case SIGNATURE -> Field.of(key, title, new FieldKind.Signature());
+            case INITIALS -> Field.of(key, title, new FieldKind.Initials());
+            case DATE_SIGNED -> Field.of(key, title, new FieldKind.DateSigned());
+            case ATTACHMENT -> Field.of(key, title, new FieldKind.Attachment(1, STARTING_MEGABYTES, List.of()));
+            case PICTURE_FIELD -> Field.of(key, title, new FieldKind.Picture(STARTING_MEGABYTES));
+            case PAYMENT -> Field.of(key, title, new FieldKind.Payment("EUR", "10"));
+            case WORKED_OUT ->
+                Field.of(key, title, new FieldKind.Number(2, "", null, null))
+                        .withValue(new FieldValue.WorkedOut("0", false));
+            case NOTICE -> Notice.of(key, title);
+            case INDICATOR -> Indicator.of(key, title, nearestNumber(parts, edit), startingBands());
+            case PICTURE -> new Picture(key, label, "", "", null, Folding.PLAIN);
+            case DIVIDER -> new Divider(key, null);
         };
     }
 
+    private static FieldKind lookup(Parts parts) {
+        LookupList list = parts.rest().lists().values().stream()
+                .findFirst()
+                .orElseThrow(() -> new Refusal("There is no lookup list yet to choose from. Add a list first."));
+        return new FieldKind.Lookup(list.key(), list.columns().getFirst().key(), Map.of());
+    }
+
     private static String key(Parts parts, String title, Edit.Novelty what) {
-        return Keys.from(title, what.name().toLowerCase(Locale.ROOT), parts.nodes()::containsKey);
+        return Keys.from(title, what.name().toLowerCase(Locale.ROOT), parts::uses);
     }
 
     /** A number whose label ends in a short unit, such as "Planned depth, m", takes it as its unit. */
@@ -73,24 +117,19 @@ final class Additions {
         String end = comma > 0 ? title.substring(comma + 2).strip() : "";
         boolean isUnit = !end.isEmpty() && end.length() <= LONGEST_UNIT && end.indexOf(' ') < 0;
         String label = isUnit ? title.substring(0, comma) : title;
-        return field(
+        return Field.of(
                 key(parts, label, Edit.Novelty.NUMBER), label, new FieldKind.Number(2, isUnit ? end : "", null, null));
     }
 
-    private static Field field(String key, String label, FieldKind kind) {
-        return new Field(key, label, "", Field.Width.FULL, kind, null, null, null, List.of());
-    }
-
     static FieldKind.OneChoice startingChoices() {
-        return new FieldKind.OneChoice(
-                List.of(new Choice("first", "First choice"), new Choice("second", "Second choice")),
-                ChoiceLayout.MARKS);
+        return FieldKind.OneChoice.of(
+                List.of(Choice.of("first", "First choice"), Choice.of("second", "Second choice")));
     }
 
     private static List<Band> startingBands() {
         return List.of(
-                new Band("low", "Low", new Look(Shade.MOSS, false, Mark.NONE), new Bound(FIRST_EDGE, false)),
-                new Band("high", "High", new Look(Shade.OCHRE, true, Mark.WARNING), null));
+                Band.of("low", "Low", Look.of(Shade.MOSS, false, Mark.NONE), new Bound(FIRST_EDGE, false)),
+                Band.of("high", "High", Look.of(Shade.OCHRE, true, Mark.WARNING), null));
     }
 
     /** The number closest before the place of the new indicator; failing that, the first one of the document. */
@@ -115,13 +154,28 @@ final class Additions {
 
     private static String standIn(Edit.Novelty what) {
         return switch (what) {
+            case PAGE -> "New page";
             case SECTION -> "New section";
+            case REPEATING_SECTION -> "New rows";
             case NOTICE -> "New notice";
             case INDICATOR -> "New indicator";
+            case PICTURE -> "Picture";
+            case DIVIDER -> "Divider";
             case YES_NO -> "New yes or no question";
             case ONE_CHOICE -> "New choice";
+            case SEVERAL_CHOICES -> "New choices";
+            case LOOKUP -> "New lookup";
             case DATE -> "New date";
+            case TIME -> "New time";
+            case SIGNATURE -> "Signature";
+            case INITIALS -> "Initials";
+            case DATE_SIGNED -> "Date signed";
+            case ATTACHMENT -> "New attachment";
+            case PICTURE_FIELD -> "New picture";
+            case PAYMENT -> "New payment";
+            case WORKED_OUT -> "New worked-out value";
             case MONEY -> "New amount";
+            case RATING -> "New rating";
             case NUMBER -> "New number";
             case TEXT -> "New text";
             case LONG_TEXT -> "New long text";

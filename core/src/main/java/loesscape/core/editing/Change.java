@@ -6,7 +6,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
+import loesscape.core.model.FinishRule;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.model.Node;
+import loesscape.core.model.Role;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
@@ -18,12 +23,20 @@ import org.jspecify.annotations.Nullable;
  * @param subtitle null where it stayed
  * @param nodes the nodes that were added, changed or taken away, by key
  * @param held the lists of held keys that changed, by holder
+ * @param roles the roles that were added, changed or taken away, by key
+ * @param conditions the same of shared conditions
+ * @param lists the same of lookup lists
+ * @param finish the conditions for finishing; null where they stayed
  */
 public record Change(
         @Nullable Swap<String> title,
         @Nullable Swap<String> subtitle,
         Map<String, Swap<Node>> nodes,
-        Map<String, Swap<List<String>>> held) {
+        Map<String, Swap<List<String>>> held,
+        @MayBeLeftOut Map<String, Swap<Role>> roles,
+        @MayBeLeftOut Map<String, Swap<SharedCondition>> conditions,
+        @MayBeLeftOut Map<String, Swap<LookupList>> lists,
+        @Nullable Swap<List<FinishRule>> finish) {
 
     /**
      * How something was and how it is; null where there was or is nothing.
@@ -39,14 +52,20 @@ public record Change(
 
     /** The change that leads from one template to another. */
     public static Change between(Parts before, Parts after) {
+        Parts.Rest was = before.rest();
+        Parts.Rest is = after.rest();
         return new Change(
                 swap(before.title(), after.title()),
                 swap(before.subtitle(), after.subtitle()),
                 swaps(before.nodes(), after.nodes()),
-                swaps(before.held(), after.held()));
+                swaps(before.held(), after.held()),
+                swaps(was.roles(), is.roles()),
+                swaps(was.conditions(), is.conditions()),
+                swaps(was.lists(), is.lists()),
+                swap(was.finish(), is.finish()));
     }
 
-    private static @Nullable Swap<String> swap(String before, String after) {
+    private static <T> @Nullable Swap<T> swap(T before, T after) {
         return before.equals(after) ? null : new Swap<>(before, after);
     }
 
@@ -68,7 +87,14 @@ public record Change(
 
     /** Tells whether nothing changed. */
     public boolean isEmpty() {
-        return title == null && subtitle == null && nodes.isEmpty() && held.isEmpty();
+        return title == null
+                && subtitle == null
+                && nodes.isEmpty()
+                && held.isEmpty()
+                && roles.isEmpty()
+                && conditions.isEmpty()
+                && lists.isEmpty()
+                && finish == null;
     }
 
     /** The change that takes this one back. */
@@ -77,7 +103,11 @@ public record Change(
                 title == null ? null : title.reversed(),
                 subtitle == null ? null : subtitle.reversed(),
                 map(nodes, Swap::reversed),
-                map(held, Swap::reversed));
+                map(held, Swap::reversed),
+                map(roles, Swap::reversed),
+                map(conditions, Swap::reversed),
+                map(lists, Swap::reversed),
+                finish == null ? null : finish.reversed());
     }
 
     private static <T> Map<String, Swap<T>> map(Map<String, Swap<T>> swaps, Function<Swap<T>, Swap<T>> with) {
@@ -110,22 +140,46 @@ public record Change(
                 moved.add("the order in “%s”".formatted(node == null ? now.title() : node.name()));
             }
         });
+        moved(roles, now.rest().roles(), Role::name, moved);
+        moved(conditions, now.rest().conditions(), SharedCondition::name, moved);
+        moved(lists, now.rest().lists(), LookupList::name, moved);
+        if (finish != null && !now.rest().finish().equals(finish.was())) {
+            moved.add("the conditions for finishing");
+        }
         if (!moved.isEmpty()) {
             throw new Refusal("Changed since by another edit: %s.".formatted(String.join(", ", moved)));
         }
         return Editing.valid(overlaid(now).template());
     }
 
+    private static <T> void moved(
+            Map<String, Swap<T>> swaps, Map<String, T> now, Function<T, String> name, List<String> moved) {
+        swaps.forEach((key, swap) -> {
+            T stands = now.get(key);
+            if (!Objects.equals(stands, swap.was())) {
+                moved.add("“%s”".formatted(stands == null ? key : name.apply(stands)));
+            }
+        });
+    }
+
     private Parts overlaid(Parts now) {
-        Map<String, Node> newNodes = new LinkedHashMap<>(now.nodes());
-        nodes.forEach((key, swap) -> put(newNodes, key, swap.is()));
-        Map<String, List<String>> newHeld = new LinkedHashMap<>(now.held());
-        held.forEach((key, swap) -> put(newHeld, key, swap.is()));
+        Parts.Rest rest = now.rest();
         return new Parts(
                 title == null || title.is() == null ? now.title() : title.is(),
                 subtitle == null || subtitle.is() == null ? now.subtitle() : subtitle.is(),
-                newNodes,
-                newHeld);
+                overlaid(now.nodes(), nodes),
+                overlaid(now.held(), held),
+                new Parts.Rest(
+                        overlaid(rest.roles(), roles),
+                        overlaid(rest.conditions(), conditions),
+                        overlaid(rest.lists(), lists),
+                        finish == null || finish.is() == null ? rest.finish() : finish.is()));
+    }
+
+    private static <T> Map<String, T> overlaid(Map<String, T> now, Map<String, Swap<T>> swaps) {
+        Map<String, T> changed = new LinkedHashMap<>(now);
+        swaps.forEach((key, swap) -> put(changed, key, swap.is()));
+        return changed;
     }
 
     private static <T> void put(Map<String, T> map, String key, @Nullable T value) {

@@ -1,13 +1,19 @@
 package loesscape.core.editing;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import loesscape.core.expression.Names;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Indicator;
 import loesscape.core.model.Keys;
+import loesscape.core.model.Node;
+import loesscape.core.model.Offer;
 import org.jspecify.annotations.Nullable;
 
 /** Edits the choices of a field; what follows a choice follows its identity and is carried along. */
@@ -19,18 +25,34 @@ final class Choices {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
         String label = edit.label().strip();
-        String id = Keys.from(label, "choice", taken -> index(choices, taken) >= 0);
-        choices.add(place(choices, edit.after()), new Choice(id, label));
+        String id = Keys.from(label, "choice", taken -> index(choices, taken) >= 0 || taken.equals(Choice.OTHER));
+        choices.add(place(choices, edit.after()), Choice.of(id, label));
         return with(parts, field, choices);
     }
 
     static Parts relabel(Parts parts, Edit.RelabelChoice edit) {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
+        int at = find(field, choices, edit.choice());
         choices.set(
-                find(field, choices, edit.choice()),
-                new Choice(edit.choice(), edit.label().strip()));
+                at,
+                new Choice(edit.choice(), edit.label().strip(), choices.get(at).stored()));
         return with(parts, field, choices);
+    }
+
+    static Parts store(Parts parts, Edit.StoreChoice edit) {
+        Field field = parts.field(edit.key());
+        List<Choice> choices = of(field);
+        int at = find(field, choices, edit.choice());
+        choices.set(
+                at,
+                new Choice(edit.choice(), choices.get(at).label(), edit.stored().strip()));
+        return with(parts, field, choices);
+    }
+
+    static Parts offer(Parts parts, Edit.SetOffer edit) {
+        Field field = parts.field(edit.key());
+        return parts.with(field.withKind(choices(field).withOffer(edit.offer())));
     }
 
     static Parts move(Parts parts, Edit.MoveChoice edit) {
@@ -53,29 +75,73 @@ final class Choices {
             throw new Refusal(
                     "Conditions name the choice “%s” of “%s”.".formatted(removed.label(), field.name()), followers);
         }
-        return Followers.rewritten(
-                with(parts, field, choices), leaf -> withoutChoice(leaf, field.key(), edit.choice()));
+        Parts without = Mappings.mapped(
+                with(parts, field, choices),
+                Mappings.rewriting(leaf -> withoutChoice(leaf, field.key(), edit.choice())));
+        Map<String, Node> nodes = new LinkedHashMap<>(without.nodes());
+        nodes.replaceAll((key, node) -> withoutChoice(node, field.key(), edit.choice()));
+        return new Parts(without.title(), without.subtitle(), nodes, without.held(), without.rest());
     }
 
-    private static Condition.@Nullable Leaf withoutChoice(Condition.Leaf leaf, String field, String choice) {
-        if (leaf instanceof Clause.ChoiceClause it && it.field().equals(field)) {
-            List<String> rest =
-                    it.choices().stream().filter(id -> !id.equals(choice)).toList();
-            return rest.isEmpty() ? null : new Clause.ChoiceClause(field, it.test(), rest, it.whenBlank());
-        }
-        return leaf;
+    private static @Nullable Condition withoutChoice(Condition.Leaf leaf, String field, String choice) {
+        return switch (leaf) {
+            case Clause.ChoiceClause it
+            when it.field().equals(field) && it.choices().contains(choice) -> {
+                List<String> rest = without(it.choices(), choice);
+                yield rest.isEmpty() ? null : new Clause.ChoiceClause(field, it.test(), rest, it.whenBlank());
+            }
+            case Clause.SetClause it
+            when it.field().equals(field) && it.choices().contains(choice) -> {
+                List<String> rest = without(it.choices(), choice);
+                yield rest.isEmpty() ? null : new Clause.SetClause(field, it.test(), rest, it.whenBlank());
+            }
+            case Condition.Written(var formula)
+            when Names.in(formula).contains(field) && formula.contains("\"" + choice + "\"") -> null;
+            default -> leaf;
+        };
+    }
+
+    private static Node withoutChoice(Node node, String field, String choice) {
+        return switch (node) {
+            case Indicator it
+            when it.follows().equals(field) && !it.choices().isEmpty() ->
+                it.withChoices(it.choices().stream()
+                        .filter(each -> !each.choice().equals(choice))
+                        .toList());
+            case Field it
+            when it.kind() instanceof FieldKind.Choosing of && of.offer() != null ->
+                it.withKind(of.withOffer(withoutChoice(of.offer(), it.key(), field, choice)));
+            default -> node;
+        };
+    }
+
+    private static Offer withoutChoice(Offer offer, String owner, String field, String choice) {
+        Map<String, List<String>> perAnswer = new LinkedHashMap<>();
+        offer.perAnswer().forEach((answer, offered) -> {
+            if (!(offer.parent().equals(field) && answer.equals(choice))) {
+                perAnswer.put(answer, owner.equals(field) ? without(offered, choice) : offered);
+            }
+        });
+        return new Offer(offer.parent(), perAnswer);
+    }
+
+    private static List<String> without(List<String> choices, String choice) {
+        return choices.stream().filter(id -> !id.equals(choice)).toList();
     }
 
     private static List<Choice> of(Field field) {
-        if (field.kind() instanceof FieldKind.OneChoice one) {
-            return new ArrayList<>(one.choices());
+        return new ArrayList<>(choices(field).choices());
+    }
+
+    private static FieldKind.Choosing choices(Field field) {
+        if (field.kind() instanceof FieldKind.Choosing kind) {
+            return kind;
         }
         throw new Refusal("“%s” has no choices of its own.".formatted(field.name()));
     }
 
     private static Parts with(Parts parts, Field field, List<Choice> choices) {
-        FieldKind.OneChoice one = (FieldKind.OneChoice) field.kind();
-        return parts.with(field.withKind(new FieldKind.OneChoice(choices, one.layout())));
+        return parts.with(field.withKind(choices(field).withChoices(choices)));
     }
 
     private static int find(Field field, List<Choice> choices, String id) {

@@ -1,32 +1,90 @@
 package loesscape.core.editing;
 
+import java.util.List;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Section;
 import org.jspecify.annotations.Nullable;
 
-/** Sets the condition of an aspect. */
+/** Sets the conditions of aspects. */
 final class Conditions {
 
     private Conditions() {}
 
     static Parts set(Parts parts, Edit.SetCondition edit) {
         Parts changed = parts;
+        Condition condition = edit.condition();
+        if (condition != null && edit.keys().size() > 1) {
+            SharedUses.Made made = SharedUses.shared(parts, condition);
+            changed = made.parts();
+            condition = made.use();
+        }
         for (String key : edit.keys()) {
-            changed = changed.with(with(parts.node(key), edit.aspect(), edit.condition()));
+            for (Aspect aspect : edit.aspects()) {
+                changed = changed.with(with(changed.node(key), aspect, condition));
+            }
         }
         return changed;
     }
 
+    static Parts copy(Parts parts, Edit.CopyLogic edit) {
+        Parts changed = parts;
+        for (Aspect aspect : Aspect.values()) {
+            Node from = changed.node(edit.from());
+            Condition condition = aspect.of(from);
+            if (!aspect.fits(from)) {
+                continue;
+            }
+            if (condition != null) {
+                SharedUses.Made made = SharedUses.shared(changed, condition);
+                changed = made.parts().with(with(from, aspect, made.use()));
+                condition = made.use();
+            }
+            for (String key : edit.to()) {
+                Node to = changed.node(key);
+                if (aspect.fits(to)) {
+                    changed = changed.with(with(to, aspect, condition));
+                }
+            }
+        }
+        for (String key : edit.to()) {
+            changed = looksLike(changed, edit.from(), key);
+        }
+        return changed;
+    }
+
+    private static Parts looksLike(Parts parts, String from, String to) {
+        boolean both = hasLooks(parts.node(from)) && hasLooks(parts.node(to));
+        return both ? Properties.looks(parts, new Edit.SetLooks(List.of(to), Logic.looks(parts.node(from)))) : parts;
+    }
+
+    private static boolean hasLooks(Node node) {
+        return node instanceof Field || node instanceof Section || node instanceof Notice;
+    }
+
     /** A node with another condition for one aspect; refused where it does not have that aspect. */
     static Node with(Node node, Aspect aspect, @Nullable Condition condition) {
-        if (aspect == Aspect.SHOWN) {
-            return Parts.shownWhen(node, condition);
+        return switch (aspect) {
+            case SHOWN -> Parts.shownWhen(node, condition);
+            case REQUIRED -> field(node).withRequired(condition);
+            case EDITABLE -> field(node).withEditable(condition);
+            case OPEN -> {
+                if (node instanceof Section section) {
+                    yield section.withOpen(condition);
+                }
+                throw new Refusal("Only a section can be opened out; “%s” is none.".formatted(node.name()));
+            }
+        };
+    }
+
+    private static Field field(Node node) {
+        if (node instanceof Field field) {
+            return field;
         }
-        if (!(node instanceof Field it)) {
-            throw new Refusal("Only a field can be required or locked; “%s” is none.".formatted(node.name()));
-        }
-        return aspect == Aspect.REQUIRED ? it.withRequired(condition) : it.withEditable(condition);
+        throw new Refusal("Only a field can be required or locked; “%s” is none.".formatted(node.name()));
     }
 }

@@ -4,7 +4,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
+import loesscape.core.model.References;
+import org.jspecify.annotations.Nullable;
 
 /** Deletes nodes with all that they hold. */
 final class Deletions {
@@ -33,6 +38,33 @@ final class Deletions {
         parts.nodes().values().stream()
                 .filter(node -> node instanceof Indicator indicator && gone.contains(indicator.follows()))
                 .forEach(node -> all.add(node.key()));
-        return Followers.rewritten(parts.without(all), leaf -> Followers.looksAt(leaf, gone) ? null : leaf);
+        return Mappings.mapped(parts.without(all), without(gone, parts.lexicon()));
+    }
+
+    /** Drops whatever looks at one of some fields and sections. */
+    private static Logic.Mapping without(Set<String> gone, Lexicon lexicon) {
+        return new Logic.Mapping() {
+            @Override
+            public @Nullable Condition condition(Condition condition) {
+                return References.rewrite(condition, leaf -> looksAt(leaf) ? null : leaf);
+            }
+
+            private boolean looksAt(Condition.Leaf leaf) {
+                return !(leaf instanceof Condition.Shared)
+                        && lexicon.direct(leaf).stream().anyMatch(gone::contains);
+            }
+
+            @Override
+            public @Nullable String formula(String formula) {
+                return lexicon.direct(new Condition.Written(formula)).stream().anyMatch(gone::contains)
+                        ? null
+                        : formula;
+            }
+
+            @Override
+            public @Nullable String field(String key) {
+                return gone.contains(key) ? null : key;
+            }
+        };
     }
 }

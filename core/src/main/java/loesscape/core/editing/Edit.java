@@ -3,9 +3,19 @@ package loesscape.core.editing;
 import java.util.List;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Band;
+import loesscape.core.model.Check;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field.Width;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
+import loesscape.core.model.Folding;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Offer;
+import loesscape.core.model.Role;
+import loesscape.core.model.Section;
 import org.jspecify.annotations.Nullable;
 
 /** One change to a template, as its author makes it. Keys name the nodes it is about. */
@@ -19,7 +29,7 @@ public sealed interface Edit {
      *
      * @param what what is added
      * @param label its label or title, or the text of a notice; may be empty for a default
-     * @param holder the section that gets an item, the page that gets a section
+     * @param holder the section that gets an item, the page or section that gets a section, empty for a page
      * @param after the sibling it comes after; null for the first place
      */
     record Add(
@@ -52,6 +62,9 @@ public sealed interface Edit {
     /** Changes the label of a choice; its identity and all that follows it stay. */
     record RelabelChoice(String key, String choice, String label) implements Edit {}
 
+    /** Changes what is stored of a choice; empty for its label. */
+    record StoreChoice(String key, String choice, String stored) implements Edit {}
+
     /** Moves a choice behind another; null for the first place. */
     record MoveChoice(String key, String choice, @Nullable String after) implements Edit {}
 
@@ -62,12 +75,127 @@ public sealed interface Edit {
      */
     record RemoveChoice(String key, String choice, boolean dropFollowers) implements Edit {}
 
-    /** Sets when an aspect of some nodes is so; null for the plain default. */
+    /**
+     * Sets when some aspects of some nodes are so; null for the plain default. Where that is more than one place, the
+     * condition becomes a shared one, and stays the same for all.
+     */
     record SetCondition(
-            List<String> keys, Aspect aspect, @Nullable Condition condition) implements Edit {
+            List<String> keys,
+            List<Aspect> aspects,
+            @Nullable Condition condition) implements Edit {
 
         public SetCondition {
             keys = List.copyOf(keys);
+            aspects = List.copyOf(aspects);
+        }
+    }
+
+    /** Gives some nodes the conditions and looks of another, as far as they have such aspects; shared where they are met. */
+    record CopyLogic(String from, List<String> to) implements Edit {
+
+        public CopyLogic {
+            to = List.copyOf(to);
+        }
+    }
+
+    /** Sets where the value of a field comes from before anybody answers; null for blank. */
+    record SetValue(String key, @Nullable FieldValue value) implements Edit {}
+
+    /** Sets the looks of some nodes, the first whose condition holds counts. */
+    record SetLooks(List<String> keys, List<LookRule> looks) implements Edit {
+
+        public SetLooks {
+            keys = List.copyOf(keys);
+            looks = List.copyOf(looks);
+        }
+    }
+
+    /** Sets the author's own checks of a field. */
+    record SetChecks(String key, List<Check> checks) implements Edit {
+
+        public SetChecks {
+            checks = List.copyOf(checks);
+        }
+    }
+
+    /** Lets a role answer some fields; empty for whoever fills in. */
+    record SetRole(List<String> keys, String role) implements Edit {
+
+        public SetRole {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** Sets how some nodes fold. */
+    record SetFolding(List<String> keys, Folding folding) implements Edit {
+
+        public SetFolding {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** Lets a section repeat, or, for null, not any more. */
+    record SetRows(String key, Section.@Nullable Rows rows) implements Edit {}
+
+    /** Lets the choices of a field follow another; null for offering all of them always. */
+    record SetOffer(String key, @Nullable Offer offer) implements Edit {}
+
+    /** Sets what an indicator shows for choices, or of the presence of an answer, in place of what it showed. */
+    record SetSigns(String key, List<Indicator.ChoiceSign> choices, Indicator.@Nullable Presence presence)
+            implements Edit {
+
+        public SetSigns {
+            choices = List.copyOf(choices);
+        }
+    }
+
+    /** Sets the file of a picture and the field whose answer it shows; empty for none. */
+    record SetPicture(String key, String file, String follows) implements Edit {}
+
+    /** Makes a shared condition. */
+    record NewShared(String name, Condition condition) implements Edit {}
+
+    /** Changes a shared condition wherever it is used. */
+    record SetShared(String key, String name, Condition condition) implements Edit {}
+
+    /**
+     * Makes the condition of an aspect a shared one and uses it wherever the same condition stands.
+     *
+     * @param name what it is called; not blank
+     */
+    record Extract(String key, Aspect aspect, String name) implements Edit {}
+
+    /** Writes a shared condition out wherever it is used, and takes it away. */
+    record Inline(String condition) implements Edit {}
+
+    /**
+     * Takes a shared condition away.
+     *
+     * @param dropFollowers whether clauses that use it are dropped; otherwise they are a reason to refuse
+     */
+    record RemoveShared(String key, boolean dropFollowers) implements Edit {}
+
+    /** Adds a role, or puts it in the place of the one with its key. */
+    record PutRole(Role role) implements Edit {}
+
+    /**
+     * Takes a role away; its fields are then answered by whoever fills in.
+     *
+     * @param dropFollowers whether that is wanted; otherwise they are a reason to refuse
+     */
+    record RemoveRole(String key, boolean dropFollowers) implements Edit {}
+
+    /** Adds a lookup list, or puts it in the place of the one with its key. */
+    record PutList(LookupList list) implements Edit {}
+
+    /** Takes a lookup list away that no field uses. */
+    record RemoveList(String key) implements Edit {}
+
+    /** Sets the conditions for finishing. */
+    record SetFinish(List<FinishRule> finish) implements Edit {
+
+        public SetFinish {
+            finish = List.copyOf(finish);
         }
     }
 
@@ -90,8 +218,21 @@ public sealed interface Edit {
      */
     record Move(String key, String holder, @Nullable String after) implements Edit {}
 
-    /** Puts a copy right behind the original; logic inside the copy refers to the copy. */
-    record Duplicate(String key) implements Edit {}
+    /**
+     * Copies nodes with all that they hold; logic inside the copies refers to the copies.
+     *
+     * @param holder the page or section the copies come to; null for right behind the last of the originals
+     * @param after the sibling they come after; null for the first place
+     */
+    record Duplicate(
+            List<String> keys,
+            @Nullable String holder,
+            @Nullable String after) implements Edit {
+
+        public Duplicate {
+            keys = List.copyOf(keys);
+        }
+    }
 
     /**
      * Deletes nodes with all that they hold.
@@ -108,7 +249,9 @@ public sealed interface Edit {
 
     /** What can be added. */
     enum Novelty {
+        PAGE,
         SECTION,
+        REPEATING_SECTION,
         TEXT,
         LONG_TEXT,
         EMAIL,
@@ -116,10 +259,23 @@ public sealed interface Edit {
         WEB_ADDRESS,
         NUMBER,
         MONEY,
+        RATING,
         YES_NO,
         ONE_CHOICE,
+        SEVERAL_CHOICES,
+        LOOKUP,
         DATE,
+        TIME,
+        SIGNATURE,
+        INITIALS,
+        DATE_SIGNED,
+        ATTACHMENT,
+        PICTURE_FIELD,
+        PAYMENT,
+        WORKED_OUT,
         NOTICE,
-        INDICATOR
+        INDICATOR,
+        PICTURE,
+        DIVIDER
     }
 }

@@ -2,12 +2,15 @@ package loesscape.core.editing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Problem;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -25,7 +28,7 @@ public final class Editing {
      */
     public static Template apply(Template template, Edit edit) {
         Parts parts = Parts.of(template);
-        return valid(edited(parts, edit).template());
+        return valid(SharedUses.tidied(edited(parts, edit)).template());
     }
 
     private static Parts edited(Parts parts, Edit edit) {
@@ -46,8 +49,29 @@ public final class Editing {
             case Edit.SetBands it -> bands(parts, it);
             case Edit.Follow it -> follow(parts, it);
             case Edit.Move it -> Moves.move(parts, it);
-            case Edit.Duplicate it -> Rekeying.duplicate(parts, it.key());
+            case Edit.Duplicate it -> Rekeying.duplicate(parts, it);
             case Edit.Delete it -> Deletions.delete(parts, it);
+            case Edit.StoreChoice it -> Choices.store(parts, it);
+            case Edit.SetOffer it -> Choices.offer(parts, it);
+            case Edit.CopyLogic it -> Conditions.copy(parts, it);
+            case Edit.SetLooks it -> Properties.looks(parts, it);
+            case Edit.SetValue it -> parts.with(parts.field(it.key()).withValue(it.value()));
+            case Edit.SetChecks it -> parts.with(parts.field(it.key()).withChecks(it.checks()));
+            case Edit.SetRole it -> Properties.role(parts, it);
+            case Edit.SetFolding it -> Properties.folding(parts, it);
+            case Edit.SetRows it -> Properties.rows(parts, it);
+            case Edit.SetSigns it -> Properties.signs(parts, it);
+            case Edit.SetPicture it -> Properties.picture(parts, it);
+            case Edit.NewShared it -> SharedUses.add(parts, it);
+            case Edit.SetShared it -> SharedUses.set(parts, it);
+            case Edit.Extract it -> SharedUses.extract(parts, it);
+            case Edit.Inline it -> SharedUses.inline(parts, it.condition());
+            case Edit.RemoveShared it -> SharedUses.remove(parts, it);
+            case Edit.PutRole it -> Others.put(parts, it.role());
+            case Edit.RemoveRole it -> Others.remove(parts, it);
+            case Edit.PutList it -> Others.put(parts, it.list());
+            case Edit.RemoveList it -> Others.removeList(parts, it.key());
+            case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };
     }
 
@@ -64,10 +88,13 @@ public final class Editing {
         String text = label.strip();
         Node relabelled = switch (parts.node(key)) {
             case Page it -> new Page(it.key(), text, it.shown(), List.of());
-            case Section it -> new Section(it.key(), text, it.help(), it.shown(), List.of());
+            case Section it -> it.withTitle(text);
             case Field it -> it.withLabel(text);
-            case Notice it -> new Notice(it.key(), text, it.shown());
-            case Indicator it -> new Indicator(it.key(), text, it.follows(), it.bands(), it.shown());
+            case Notice it -> it.withText(text);
+            case Indicator it -> it.withLabel(text);
+            case Picture it -> new Picture(it.key(), text, it.file(), it.follows(), it.shown(), it.folding());
+            case Divider it ->
+                throw new Refusal("A %s has no label.".formatted(it.name().toLowerCase(Locale.ROOT)));
         };
         return parts.with(relabelled);
     }
@@ -75,7 +102,7 @@ public final class Editing {
     private static Parts help(Parts parts, String key, String help) {
         String text = help.strip();
         return switch (parts.node(key)) {
-            case Section it -> parts.with(new Section(it.key(), it.title(), text, it.shown(), List.of()));
+            case Section it -> parts.with(it.withHelp(text));
             case Field it -> parts.with(it.withHelp(text));
             case Node other -> throw new Refusal("“%s” has no help line.".formatted(other.name()));
         };
@@ -89,15 +116,14 @@ public final class Editing {
         return switch (parts.node(edit.key())) {
             case Field it -> parts.with(it.withBands(edit.bands()));
             case Indicator it ->
-                parts.with(new Indicator(it.key(), it.label(), it.follows(), edit.bands(), it.shown()));
+                parts.with(it.withBands(edit.bands()).withChoices(List.of()).withPresence(null));
             case Node other -> throw new Refusal("“%s” has no bands.".formatted(other.name()));
         };
     }
 
     private static Parts follow(Parts parts, Edit.Follow edit) {
         if (parts.node(edit.key()) instanceof Indicator it) {
-            return parts.with(new Indicator(
-                    it.key(), it.label(), parts.field(edit.field()).key(), it.bands(), it.shown()));
+            return parts.with(it.withFollows(parts.field(edit.field()).key()));
         }
         throw new Refusal(
                 "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));

@@ -2,80 +2,148 @@ package loesscape.core.editing;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
-import loesscape.core.model.Aspect;
+import loesscape.core.expression.Names;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.Offer;
 import loesscape.core.model.References;
 
-/** What looks at a field: the conditions and indicators that follow it. */
+/** What looks at something: the conditions, formulas and indicators that follow it. */
 final class Followers {
 
     private Followers() {}
 
-    /** The nodes outside {@code keys} and their content that follow one of these fields. */
+    /** What follows one of these fields or repeating sections and is none of them. */
     static List<Refusal.Follower> of(Parts parts, Collection<String> keys) {
-        return named(parts, keys, leaf -> looksAt(leaf, keys), keys);
-    }
-
-    /** Whether a leaf of a condition looks at one of some fields. */
-    static boolean looksAt(Condition.Leaf leaf, Collection<String> keys) {
-        return References.fields(leaf).stream().anyMatch(keys::contains);
-    }
-
-    /** The nodes with a condition that names a choice of a field. */
-    static List<Refusal.Follower> ofChoice(Parts parts, String field, String choice) {
-        return named(
-                parts,
-                List.of(),
-                leaf -> leaf instanceof Clause.ChoiceClause it
-                        && it.field().equals(field)
-                        && it.choices().contains(choice),
-                List.of());
-    }
-
-    private static List<Refusal.Follower> named(
-            Parts parts, Collection<String> except, Predicate<Condition.Leaf> names, Collection<String> followed) {
+        Lexicon lexicon = parts.lexicon();
         List<Refusal.Follower> followers = new ArrayList<>();
         parts.nodes().forEach((key, node) -> {
-            if (except.contains(key)) {
-                return;
+            Set<String> what = new LinkedHashSet<>();
+            if (!keys.contains(key)) {
+                Logic.uses(node, lexicon).stream()
+                        .filter(use -> use.sources().stream().anyMatch(keys::contains))
+                        .forEach(use -> what.add(use.what()));
             }
-            List<String> what = new ArrayList<>();
-            for (Aspect aspect : Aspect.values()) {
-                if (References.leaves(aspect.of(node)).stream().anyMatch(names)) {
-                    what.add(aspect.name().toLowerCase(Locale.ROOT));
-                }
-            }
-            if (node instanceof Indicator indicator && followed.contains(indicator.follows())) {
-                what.add("bands");
-            }
-            if (!what.isEmpty()) {
-                followers.add(new Refusal.Follower(key, node.name(), String.join(", ", what)));
-            }
+            add(followers, key, node.name(), what);
         });
+        Predicate<Condition> looks =
+                condition -> lexicon.sources(condition).stream().anyMatch(keys::contains);
+        others(parts, looks, followers);
         return followers;
     }
 
-    /** All parts with every clause of every condition rewritten; a condition of which nothing is left is dropped. */
-    static Parts rewritten(Parts parts, References.Rewriting rewriting) {
-        Map<String, Node> nodes = new LinkedHashMap<>();
-        parts.nodes().forEach((key, node) -> {
-            Node changed = node;
-            for (Aspect aspect : Aspect.values()) {
-                var condition = aspect.of(changed);
-                if (condition != null) {
-                    changed = Conditions.with(changed, aspect, References.rewrite(condition, rewriting));
-                }
+    /** What names a choice of a field. */
+    static List<Refusal.Follower> ofChoice(Parts parts, String field, String choice) {
+        return naming(parts, leaf -> namesChoice(leaf, field, choice), node -> followsChoice(node, field, choice));
+    }
+
+    private static boolean namesChoice(Condition.Leaf leaf, String field, String choice) {
+        return switch (leaf) {
+            case Clause.ChoiceClause it ->
+                it.field().equals(field) && it.choices().contains(choice);
+            case Clause.SetClause it -> it.field().equals(field) && it.choices().contains(choice);
+            case Condition.Written(var formula) ->
+                Names.in(formula).contains(field) && formula.contains("\"" + choice + "\"");
+            default -> false;
+        };
+    }
+
+    private static boolean followsChoice(Node node, String field, String choice) {
+        return switch (node) {
+            case Indicator it ->
+                it.follows().equals(field)
+                        && it.choices().stream().anyMatch(each -> each.choice().equals(choice));
+            case Field it
+            when it.kind() instanceof FieldKind.Choosing of -> {
+                Offer offer = of.offer();
+                yield offer != null
+                        && offer.parent().equals(field)
+                        && offer.perAnswer().containsKey(choice);
             }
-            nodes.put(key, changed);
+            default -> false;
+        };
+    }
+
+    /** What uses a role: fields that it answers and conditions that name it. */
+    static List<Refusal.Follower> ofRole(Parts parts, String role) {
+        return naming(
+                parts,
+                leaf -> leaf instanceof Condition.RoleIs(var roles) && roles.contains(role),
+                node -> node instanceof Field field && field.role().equals(role));
+    }
+
+    /** What uses a shared condition. */
+    static List<Refusal.Follower> ofShared(Parts parts, String key) {
+        return naming(
+                parts,
+                leaf -> usesShared(leaf, key),
+                node -> Logic.formulas(node).stream()
+                        .anyMatch(formula -> Names.in(formula).contains(key)));
+    }
+
+    /** Whether a leaf uses a shared condition directly. */
+    static boolean usesShared(Condition.Leaf leaf, String key) {
+        return switch (leaf) {
+            case Condition.Shared(var used) -> used.equals(key);
+            case Condition.Written(var formula) -> Names.in(formula).contains(key);
+            default ->
+                References.operands(leaf).stream()
+                        .anyMatch(operand -> operand instanceof Clause.Operand.FormulaOperand(var formula)
+                                && Names.in(formula).contains(key));
+        };
+    }
+
+    private static List<Refusal.Follower> naming(Parts parts, Predicate<Condition.Leaf> leaf, Predicate<Node> itself) {
+        List<Refusal.Follower> followers = new ArrayList<>();
+        Predicate<Condition> names =
+                condition -> References.leaves(condition).stream().anyMatch(leaf);
+        parts.nodes().forEach((key, node) -> {
+            Set<String> what = new LinkedHashSet<>();
+            Logic.conditions(node).stream()
+                    .filter(place -> names.test(place.condition()))
+                    .forEach(place -> what.add(place.what()));
+            if (itself.test(node)) {
+                what.add("itself");
+            }
+            add(followers, key, node.name(), what);
         });
-        return new Parts(parts.title(), parts.subtitle(), nodes, parts.held());
+        others(parts, names, followers);
+        return followers;
+    }
+
+    private static void others(Parts parts, Predicate<Condition> names, List<Refusal.Follower> followers) {
+        parts.rest().roles().values().forEach(role -> {
+            Condition takesPart = role.takesPart();
+            if (takesPart != null && names.test(takesPart)) {
+                followers.add(new Refusal.Follower(role.key(), role.name(), "takes part"));
+            }
+        });
+        parts.rest().conditions().values().forEach(shared -> {
+            if (names.test(shared.condition())) {
+                String name = shared.name().isEmpty() ? "shared condition" : shared.name();
+                followers.add(new Refusal.Follower(shared.key(), name, "condition"));
+            }
+        });
+        parts.rest().finish().forEach(rule -> {
+            if (names.test(rule.when())) {
+                followers.add(new Refusal.Follower("", rule.message(), "can be finished"));
+            }
+        });
+    }
+
+    private static void add(List<Refusal.Follower> followers, String key, String name, Set<String> what) {
+        if (!what.isEmpty()) {
+            followers.add(new Refusal.Follower(key, name, String.join(", ", what)));
+        }
     }
 }

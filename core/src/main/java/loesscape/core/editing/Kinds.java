@@ -1,8 +1,13 @@
 package loesscape.core.editing;
 
 import java.util.List;
+import loesscape.core.model.Band;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
+import loesscape.core.model.Clause.SetClause.SetTest;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Validation;
 
 /** Changes what kind of answer a field takes. */
 final class Kinds {
@@ -12,25 +17,80 @@ final class Kinds {
     static Parts set(Parts parts, Edit.SetKind edit) {
         Field field = parts.field(edit.key());
         FieldKind kind = withChoices(edit.kind(), field.kind());
+        List<Band> bands = kind.isNumeric() ? field.bands() : List.of();
+        Field changed = field.withKind(kind).withBands(bands);
         if (kind.getClass() != field.kind().getClass()) {
-            refuseIfFollowed(parts, field, kind);
+            changed = withFittingValue(parts, changed);
+            Parts carried = carried(parts.with(changed), changed);
+            refuseIfFollowed(parts, field, carried);
+            return carried;
         }
-        List<loesscape.core.model.Band> bands = kind.isNumeric() ? field.bands() : List.of();
-        return parts.with(field.withKind(kind).withBands(bands));
+        return parts.with(changed);
+    }
+
+    /** Clauses about one choice become clauses about several, and the other way round as far as they say the same. */
+    private static Parts carried(Parts parts, Field field) {
+        String key = field.key();
+        return switch (field.kind()) {
+            case FieldKind.SeveralChoices ignored ->
+                Mappings.mapped(
+                        parts,
+                        Mappings.rewriting(leaf -> leaf instanceof Clause.ChoiceClause it
+                                        && it.field().equals(key)
+                                ? new Clause.SetClause(
+                                        key,
+                                        it.test() == ChoiceTest.IS ? SetTest.INCLUDES : SetTest.DOES_NOT_INCLUDE,
+                                        it.choices(),
+                                        it.whenBlank())
+                                : leaf));
+            case FieldKind.OneChoice ignored ->
+                Mappings.mapped(
+                        parts,
+                        Mappings.rewriting(leaf -> leaf instanceof Clause.SetClause it
+                                        && it.field().equals(key)
+                                ? one(it)
+                                : leaf));
+            default -> parts;
+        };
+    }
+
+    private static Clause one(Clause.SetClause it) {
+        boolean single = it.choices().size() == 1;
+        return switch (it.test()) {
+            case INCLUDES -> new Clause.ChoiceClause(it.field(), ChoiceTest.IS, it.choices(), it.whenBlank());
+            case DOES_NOT_INCLUDE ->
+                new Clause.ChoiceClause(it.field(), ChoiceTest.IS_NOT, it.choices(), it.whenBlank());
+            case INCLUDES_ALL, IS_EXACTLY ->
+                single ? new Clause.ChoiceClause(it.field(), ChoiceTest.IS, it.choices(), it.whenBlank()) : it;
+        };
     }
 
     /** Choices have edits of their own, so that what follows them is carried along; here they stay. */
     private static FieldKind withChoices(FieldKind kind, FieldKind before) {
-        if (!(kind instanceof FieldKind.OneChoice one)) {
+        if (!(kind instanceof FieldKind.Choosing to)) {
             return kind;
         }
-        FieldKind.OneChoice source = before instanceof FieldKind.OneChoice was ? was : Additions.startingChoices();
-        return new FieldKind.OneChoice(source.choices(), one.layout());
+        FieldKind.Choosing source = before instanceof FieldKind.Choosing was ? was : Additions.startingChoices();
+        return to.withChoices(source.choices()).withOffer(source.offer());
     }
 
-    /** Conditions that compare the answer must still fit; those that only ask whether there is one always do. */
-    private static void refuseIfFollowed(Parts parts, Field field, FieldKind kind) {
-        Parts changed = parts.with(field.withKind(kind).withBands(List.of()));
+    /** A value that the new kind cannot begin with or work out is dropped; it says nothing any more. */
+    private static Field withFittingValue(Parts parts, Field field) {
+        if (field.value() == null) {
+            return field;
+        }
+        boolean fits = Validation.of(parts.with(field).template()).isEmpty();
+        return fits
+                        || !Validation.of(parts.with(field.withValue(null)).template())
+                                .isEmpty()
+                ? field
+                : field.withValue(null);
+    }
+
+    /**
+     * Conditions that compare the answer must still fit; those that could be carried along have been.
+     */
+    private static void refuseIfFollowed(Parts parts, Field field, Parts changed) {
         List<Refusal.Follower> followers = Followers.of(parts, List.of(field.key()));
         if (followers.isEmpty()) {
             return;

@@ -17,17 +17,27 @@ final class Moves {
         if (edit.key().equals(edit.after())) {
             return parts;
         }
-        boolean fits = switch (node) {
-            case Page ignored -> edit.holder().equals(Parts.ROOT);
-            case Section ignored -> parts.node(edit.holder()) instanceof Page;
-            case Item ignored -> parts.node(edit.holder()) instanceof Section;
-        };
-        if (!fits) {
-            throw new Refusal("“%s” cannot stand there.".formatted(node.name()));
+        if (parts.withContent(edit.key()).contains(edit.holder())) {
+            throw new Refusal("“%s” cannot stand in itself.".formatted(node.name()));
         }
+        checkFits(parts, node, edit.holder());
         String from = parts.holder(edit.key());
         List<String> rest = new ArrayList<>(parts.heldBy(from));
         rest.remove(edit.key());
         return parts.holding(from, rest).inserted(edit.key(), edit.holder(), edit.after());
+    }
+
+    /** Refuses a holder that cannot hold a node. How deep sections stand is for the validation to say. */
+    static void checkFits(Parts parts, Node node, String holder) {
+        boolean fits = switch (node) {
+            case Page ignored -> holder.equals(Parts.ROOT);
+            case Section ignored ->
+                !holder.equals(Parts.ROOT)
+                        && (parts.node(holder) instanceof Page || parts.node(holder) instanceof Section);
+            case Item ignored -> !holder.equals(Parts.ROOT) && parts.node(holder) instanceof Section;
+        };
+        if (!fits) {
+            throw new Refusal("“%s” cannot stand there.".formatted(node.name()));
+        }
     }
 }

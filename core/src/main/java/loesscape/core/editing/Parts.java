@@ -4,17 +4,27 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
+import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A template taken apart: every node without what it holds, and what each node holds as a list of keys. Edits work on
@@ -24,11 +34,50 @@ import loesscape.core.model.Template;
  * @param subtitle of the template
  * @param nodes by key; pages and sections without their content
  * @param held the keys each page and section holds, in order; under {@link #ROOT}, the pages
+ * @param rest what belongs to no node
  */
-public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<String, List<String>> held) {
+public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<String, List<String>> held, Rest rest) {
 
     /** Stands for the template itself as the holder of its pages; never a key. */
     public static final String ROOT = "";
+
+    /**
+     * What belongs to no node.
+     *
+     * @param roles by key
+     * @param conditions the shared conditions, by key
+     * @param lists by key
+     * @param finish the conditions for finishing, in order
+     */
+    public record Rest(
+            Map<String, Role> roles,
+            Map<String, SharedCondition> conditions,
+            Map<String, LookupList> lists,
+            List<FinishRule> finish) {
+
+        public Rest {
+            roles = Collections.unmodifiableMap(new LinkedHashMap<>(roles));
+            conditions = Collections.unmodifiableMap(new LinkedHashMap<>(conditions));
+            lists = Collections.unmodifiableMap(new LinkedHashMap<>(lists));
+            finish = List.copyOf(finish);
+        }
+
+        Rest withRoles(Map<String, Role> others) {
+            return new Rest(others, conditions, lists, finish);
+        }
+
+        Rest withConditions(Map<String, SharedCondition> others) {
+            return new Rest(roles, others, lists, finish);
+        }
+
+        Rest withLists(Map<String, LookupList> others) {
+            return new Rest(roles, conditions, others, finish);
+        }
+
+        Rest withFinish(List<FinishRule> others) {
+            return new Rest(roles, conditions, lists, others);
+        }
+    }
 
     public Parts {
         nodes = Collections.unmodifiableMap(new LinkedHashMap<>(nodes));
@@ -43,13 +92,31 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
         for (Page page : template.pages()) {
             nodes.put(page.key(), alone(page));
             held.put(page.key(), page.sections().stream().map(Section::key).toList());
-            for (Section section : page.sections()) {
-                nodes.put(section.key(), alone(section));
-                held.put(section.key(), section.items().stream().map(Item::key).toList());
-                section.items().forEach(item -> nodes.put(item.key(), item));
+            page.sections().forEach(section -> take(section, nodes, held));
+        }
+        return new Parts(template.title(), template.subtitle(), nodes, held, rest(template));
+    }
+
+    private static void take(Section section, Map<String, Node> nodes, Map<String, List<String>> held) {
+        nodes.put(section.key(), alone(section));
+        held.put(section.key(), section.items().stream().map(Item::key).toList());
+        for (Item item : section.items()) {
+            if (item instanceof Section inner) {
+                take(inner, nodes, held);
+            } else {
+                nodes.put(item.key(), item);
             }
         }
-        return new Parts(template.title(), template.subtitle(), nodes, held);
+    }
+
+    private static Rest rest(Template template) {
+        Map<String, Role> roles = new LinkedHashMap<>();
+        template.roles().forEach(it -> roles.put(it.key(), it));
+        Map<String, SharedCondition> conditions = new LinkedHashMap<>();
+        template.conditions().forEach(it -> conditions.put(it.key(), it));
+        Map<String, LookupList> lists = new LinkedHashMap<>();
+        template.lists().forEach(it -> lists.put(it.key(), it));
+        return new Rest(roles, conditions, lists, template.finish());
     }
 
     /** Puts the template together again; nodes that nothing holds are left out. */
@@ -57,7 +124,11 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
         return new Template(
                 title,
                 subtitle,
-                heldBy(ROOT).stream().map(key -> page((Page) node(key))).toList());
+                heldBy(ROOT).stream().map(key -> page((Page) node(key))).toList(),
+                List.copyOf(rest.roles().values()),
+                List.copyOf(rest.conditions().values()),
+                List.copyOf(rest.lists().values()),
+                rest.finish());
     }
 
     private Page page(Page page) {
@@ -71,21 +142,27 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
     }
 
     private Section section(Section section) {
-        return new Section(
-                section.key(),
-                section.title(),
-                section.help(),
-                section.shown(),
-                heldBy(section.key()).stream().map(key -> (Item) node(key)).toList());
+        return section.withItems(heldBy(section.key()).stream()
+                .map(key -> node(key) instanceof Section inner ? section(inner) : (Item) node(key))
+                .toList());
     }
 
     private static Node alone(Node node) {
         return switch (node) {
             case Page page -> new Page(page.key(), page.title(), page.shown(), List.of());
-            case Section section ->
-                new Section(section.key(), section.title(), section.help(), section.shown(), List.of());
+            case Section section -> section.withItems(List.of());
             case Item item -> item;
         };
+    }
+
+    /** Whether pages, sections, items or shared conditions use a key. */
+    public boolean uses(String key) {
+        return nodes.containsKey(key) || rest.conditions().containsKey(key);
+    }
+
+    /** What the names in the template mean. */
+    Lexicon lexicon() {
+        return Lexicon.of(template());
     }
 
     /** The node with a key, without what it holds; refused when there is none. */
@@ -128,27 +205,44 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
         return keys;
     }
 
+    /** Some nodes in document order, each once; those that another of them holds are left out. */
+    List<String> inOrder(List<String> keys) {
+        Set<String> wanted = new LinkedHashSet<>(keys);
+        keys.forEach(this::node);
+        List<String> found = new ArrayList<>();
+        heldBy(ROOT).forEach(page -> find(page, wanted, found));
+        return found;
+    }
+
+    private void find(String key, Set<String> wanted, List<String> found) {
+        if (wanted.contains(key)) {
+            found.add(key);
+        } else {
+            heldBy(key).forEach(inner -> find(inner, wanted, found));
+        }
+    }
+
     /** These parts with another title and subtitle. */
     public Parts titled(String newTitle, String newSubtitle) {
-        return new Parts(newTitle, newSubtitle, nodes, held);
+        return new Parts(newTitle, newSubtitle, nodes, held, rest);
     }
 
     /** These parts with a node put in the place of the one with its key, or added. */
     public Parts with(Node node) {
         Map<String, Node> changed = new LinkedHashMap<>(nodes);
         changed.put(node.key(), alone(node));
-        return new Parts(title, subtitle, changed, held);
+        return new Parts(title, subtitle, changed, held, rest);
     }
 
     /** These parts with another list of what a node holds. */
     public Parts holding(String key, List<String> keys) {
         Map<String, List<String>> changed = new LinkedHashMap<>(held);
         changed.put(key, List.copyOf(keys));
-        return new Parts(title, subtitle, nodes, changed);
+        return new Parts(title, subtitle, nodes, changed, rest);
     }
 
     /** These parts with a node held by {@code holder} right behind {@code after}, or first where that is null. */
-    public Parts inserted(String key, String holder, @org.jspecify.annotations.Nullable String after) {
+    public Parts inserted(String key, String holder, @Nullable String after) {
         List<String> keys = new ArrayList<>(heldBy(holder));
         int at = after == null ? 0 : keys.indexOf(after) + 1;
         if (after != null && at == 0) {
@@ -174,17 +268,37 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
                         holder, inner.stream().filter(keptNodes::containsKey).toList());
             }
         });
-        return new Parts(title, subtitle, keptNodes, keptHeld);
+        return new Parts(title, subtitle, keptNodes, keptHeld, rest);
+    }
+
+    /** These parts with another rest. */
+    public Parts with(Rest other) {
+        return new Parts(title, subtitle, nodes, held, other);
     }
 
     /** A node with another condition for when it is shown. */
-    static Node shownWhen(Node node, @org.jspecify.annotations.Nullable Condition shown) {
+    static Node shownWhen(Node node, @Nullable Condition shown) {
         return switch (node) {
             case Page it -> new Page(it.key(), it.title(), shown, it.sections());
-            case Section it -> new Section(it.key(), it.title(), it.help(), shown, it.items());
+            case Section it -> it.withShown(shown);
             case Field it -> it.withShown(shown);
-            case Notice it -> new Notice(it.key(), it.text(), shown);
-            case Indicator it -> new Indicator(it.key(), it.label(), it.follows(), it.bands(), shown);
+            case Notice it -> it.withShown(shown);
+            case Indicator it -> it.withShown(shown);
+            case Picture it -> new Picture(it.key(), it.label(), it.file(), it.follows(), shown, it.folding());
+            case Divider it -> new Divider(it.key(), shown);
+        };
+    }
+
+    /** A node under another key. */
+    static Node keyed(Node node, String key) {
+        return switch (node) {
+            case Page it -> new Page(key, it.title(), it.shown(), it.sections());
+            case Section it -> it.withKey(key);
+            case Field it -> it.withKey(key);
+            case Notice it -> it.withKey(key);
+            case Indicator it -> it.withKey(key);
+            case Picture it -> new Picture(key, it.label(), it.file(), it.follows(), it.shown(), it.folding());
+            case Divider it -> new Divider(key, it.shown());
         };
     }
 }

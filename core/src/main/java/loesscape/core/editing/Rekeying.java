@@ -6,84 +6,86 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
-import loesscape.core.model.Field;
-import loesscape.core.model.Indicator;
 import loesscape.core.model.Keys;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
-import loesscape.core.model.Notice;
-import loesscape.core.model.Page;
-import loesscape.core.model.References;
-import loesscape.core.model.Section;
 
-/** Gives nodes other keys: where a key is renamed, and where a copy is made. */
+/** Gives nodes other keys: where a key is renamed, and where copies are made. */
 final class Rekeying {
 
     private Rekeying() {}
 
     static Parts rename(Parts parts, String key, String to) {
         parts.node(key);
-        if (!Keys.isKey(to)) {
-            throw new Refusal(
-                    "“%s” cannot be a key: lower-case letters, digits and _, a letter first, at most %d characters."
-                            .formatted(to, Keys.LONGEST));
+        if (key.equals(to)) {
+            return parts;
         }
-        if (parts.nodes().containsKey(to)) {
-            throw new Refusal("The key “%s” is already used by “%s”."
-                    .formatted(to, parts.node(to).name()));
-        }
+        checkNew(parts, to);
         UnaryOperator<String> keys = old -> old.equals(key) ? to : old;
+        Parts renamed = Mappings.mapped(parts, Mappings.renaming(keys, parts.lexicon()));
         Map<String, Node> nodes = new LinkedHashMap<>();
-        parts.nodes().forEach((old, node) -> nodes.put(keys.apply(old), rekeyed(node, keys)));
+        renamed.nodes().forEach((old, node) -> nodes.put(keys.apply(old), Parts.keyed(node, keys.apply(old))));
         Map<String, List<String>> held = new LinkedHashMap<>();
         parts.held()
                 .forEach((holder, inner) ->
                         held.put(keys.apply(holder), inner.stream().map(keys).toList()));
-        return new Parts(parts.title(), parts.subtitle(), nodes, held);
+        return new Parts(parts.title(), parts.subtitle(), nodes, held, renamed.rest());
     }
 
-    /** Puts a copy right behind the original; conditions in the copy that look at the original look at the copy. */
-    static Parts duplicate(Parts parts, String key) {
-        List<String> originals = parts.withContent(key);
-        Map<String, String> copies = new HashMap<>();
-        for (String original : originals) {
-            copies.put(
-                    original,
-                    Keys.unused(original, taken -> parts.nodes().containsKey(taken) || copies.containsValue(taken)));
+    /** Refuses a key that is none, or that is used already. */
+    static void checkNew(Parts parts, String key) {
+        if (!Keys.isKey(key)) {
+            throw new Refusal(
+                    "“%s” cannot be a key: lower-case letters, digits and _, a letter first, at most %d characters."
+                            .formatted(key, Keys.LONGEST));
         }
-        UnaryOperator<String> keys = old -> copies.getOrDefault(old, old);
-        Parts with = parts;
-        for (String original : originals) {
-            Node node = parts.node(original);
-            with = with.with(rekeyed(node, keys));
-            if (!(node instanceof loesscape.core.model.Item)) {
-                List<String> inner = new ArrayList<>(parts.heldBy(original));
-                inner.replaceAll(keys);
-                with = with.holding(keys.apply(original), inner);
+        if (parts.uses(key)) {
+            Node user = parts.nodes().get(key);
+            throw new Refusal("The key “%s” is already used by “%s”."
+                    .formatted(key, user == null ? "a shared condition" : user.name()));
+        }
+    }
+
+    /**
+     * Puts copies of some nodes behind each other; logic in the copies that looks at an original looks at its copy. Right
+     * behind the last of the originals where no place is given.
+     */
+    static Parts duplicate(Parts parts, Edit.Duplicate edit) {
+        List<String> tops = parts.inOrder(edit.keys());
+        if (tops.isEmpty()) {
+            throw new Refusal("Say what is to be copied.");
+        }
+        Map<String, String> copies = new HashMap<>();
+        for (String top : tops) {
+            for (String original : parts.withContent(top)) {
+                copies.put(original, Keys.unused(original, taken -> parts.uses(taken) || copies.containsValue(taken)));
             }
         }
-        return with.inserted(keys.apply(key), parts.holder(key), key);
-    }
-
-    private static Node rekeyed(Node node, UnaryOperator<String> keys) {
-        String key = keys.apply(node.key());
-        return switch (node) {
-            case Page it -> new Page(key, it.title(), References.rename(it.shown(), keys), List.of());
-            case Section it -> new Section(key, it.title(), it.help(), References.rename(it.shown(), keys), List.of());
-            case Field it ->
-                new Field(
-                        key,
-                        it.label(),
-                        it.help(),
-                        it.width(),
-                        it.kind(),
-                        References.rename(it.shown(), keys),
-                        References.rename(it.required(), keys),
-                        References.rename(it.editable(), keys),
-                        it.bands());
-            case Notice it -> new Notice(key, it.text(), References.rename(it.shown(), keys));
-            case Indicator it ->
-                new Indicator(
-                        key, it.label(), keys.apply(it.follows()), it.bands(), References.rename(it.shown(), keys));
-        };
+        Parts with = SharedUses.copied(parts, copies);
+        UnaryOperator<String> keys = old -> copies.getOrDefault(old, old);
+        Logic.Mapping mapping = Mappings.renaming(keys, parts.lexicon());
+        for (String top : tops) {
+            for (String original : parts.withContent(top)) {
+                Node node = Parts.keyed(parts.node(original), keys.apply(original));
+                with = with.with(Logic.mapped(node, mapping));
+                if (parts.held().containsKey(original)) {
+                    List<String> inner = new ArrayList<>(parts.heldBy(original));
+                    inner.replaceAll(keys);
+                    with = with.holding(keys.apply(original), inner);
+                }
+            }
+        }
+        String holder = edit.holder();
+        String after = edit.after();
+        if (holder == null) {
+            after = tops.getLast();
+            holder = parts.holder(after);
+        }
+        for (String top : tops) {
+            Moves.checkFits(with, with.node(keys.apply(top)), holder);
+            with = with.inserted(keys.apply(top), holder, after);
+            after = keys.apply(top);
+        }
+        return with;
     }
 }

@@ -1,13 +1,16 @@
 package loesscape.core.evaluation;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Answers as they were typed, by field key. Typed text is kept even where it cannot be read as the field's kind, so
- * that nothing a person wrote is lost; {@link Reading} makes values of it.
+ * Answers as they were typed, by address: the key of a field, and in rows the key, {@code @} and the row. Under the key
+ * of a repeating section stand its rows in their order. Typed text is kept even where it cannot be read as the field's
+ * kind, so that nothing a person wrote is lost; {@link Reading} makes values of it.
  *
- * @param typed what stands in each answered field; empty text is the same as no entry
+ * @param typed what stands in each field that was touched; empty text where an answer was taken away
  */
 public record Answers(Map<String, String> typed) {
 
@@ -18,19 +21,25 @@ public record Answers(Map<String, String> typed) {
         typed = Map.copyOf(typed);
     }
 
-    /** What is typed in a field; empty when nothing is. */
-    public String of(String key) {
-        return typed.getOrDefault(key, "");
+    /** What is typed at an address; empty when nothing is. */
+    public String of(String address) {
+        return typed.getOrDefault(address, "");
     }
 
-    /** These answers with one of them changed; empty text takes the answer away. */
-    public Answers with(String key, String text) {
+    /** What is typed at an address; null where it was never touched. */
+    public @Nullable String touched(String address) {
+        return typed.get(address);
+    }
+
+    /** These answers with one of them changed. */
+    public Answers with(String address, String text) {
         Map<String, String> changed = new HashMap<>(typed);
-        if (text.isEmpty()) {
-            changed.remove(key);
-        } else {
-            changed.put(key, text);
-        }
+        changed.put(address, text);
         return new Answers(changed);
+    }
+
+    /** These answers with other rows of a repeating section, in this order; what was typed in others is kept. */
+    public Answers withRows(String section, List<String> rows) {
+        return with(section, RowNames.text(rows));
     }
 }

@@ -1,7 +1,8 @@
 package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
-import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
 import loesscape.core.model.Addresses;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Currencies;
@@ -14,6 +15,9 @@ import org.jspecify.annotations.Nullable;
 
 /** The limits of a field's kind, checked on an answer. */
 final class Checks {
+
+    private static final int MEGABYTE = 1_000_000;
+    private static final Bound ONE = new Bound(BigDecimal.ONE, true);
 
     private Checks() {}
 
@@ -40,8 +44,19 @@ final class Checks {
                     case FieldKind.Number it -> number(kind, number, it.decimals(), it.lower(), it.upper());
                     case FieldKind.Money it ->
                         number(kind, number, Currencies.decimals(it.currency()), it.lower(), it.upper());
+                    case FieldKind.Rating(var most) ->
+                        number(kind, number, 0, ONE, new Bound(BigDecimal.valueOf(most), true));
                     default -> null;
                 };
+            case Value.Time(var time) ->
+                kind instanceof FieldKind.Time it && !within(time, it.earliest(), it.latest())
+                        ? "The time must be %s.".formatted(Limits.words(kind))
+                        : null;
+            case Value.ChosenSet(var choices, var ignored) ->
+                kind instanceof FieldKind.SeveralChoices it ? count(choices.size(), it.least(), it.most()) : null;
+            case Value.Files(var files) -> files(kind, files);
+            case Value.Signed ignored -> null;
+            case Value.Paid ignored -> null;
             case Value.Date(var date) ->
                 kind instanceof FieldKind.Date it && !within(date, it.earliest(), it.latest())
                         ? "The day must be %s.".formatted(Limits.words(kind))
@@ -83,7 +98,38 @@ final class Checks {
         return null;
     }
 
-    private static boolean within(LocalDate date, @Nullable LocalDate earliest, @Nullable LocalDate latest) {
-        return (earliest == null || !date.isBefore(earliest)) && (latest == null || !date.isAfter(latest));
+    private static <T extends Comparable<? super T>> boolean within(T value, @Nullable T earliest, @Nullable T latest) {
+        return (earliest == null || value.compareTo(earliest) >= 0) && (latest == null || value.compareTo(latest) <= 0);
+    }
+
+    private static @Nullable String count(int count, int least, int most) {
+        if (count < least) {
+            return "Choose at least %d; this is %d.".formatted(least, count);
+        }
+        return most > 0 && count > most ? "Choose at most %d; this is %d.".formatted(most, count) : null;
+    }
+
+    private static @Nullable String files(FieldKind kind, List<Value.File> files) {
+        return switch (kind) {
+            case FieldKind.Attachment it -> files(files, it.most(), it.largest(), it.endings());
+            case FieldKind.Picture(var largest) -> files(files, 1, largest, FieldKind.Picture.ENDINGS);
+            default -> null;
+        };
+    }
+
+    private static @Nullable String files(List<Value.File> files, int most, int largest, List<String> endings) {
+        if (files.size() > most) {
+            return "At most %d file%s.".formatted(most, most == 1 ? " fits here" : "s fit here");
+        }
+        for (Value.File file : files) {
+            if (file.bytes() > largest * MEGABYTE) {
+                return "“%s” is too large; at most %d MB are taken.".formatted(file.name(), largest);
+            }
+            String name = file.name().toLowerCase(Locale.ROOT);
+            if (!endings.isEmpty() && endings.stream().noneMatch(ending -> name.endsWith("." + ending))) {
+                return "“%s” cannot be taken; hand in %s.".formatted(file.name(), String.join(", ", endings));
+            }
+        }
+        return null;
     }
 }

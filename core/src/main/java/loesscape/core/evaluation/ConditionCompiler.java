@@ -1,67 +1,156 @@
 package loesscape.core.evaluation;
 
 import com.google.re2j.Pattern;
+import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.HashMap;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
-import java.util.function.ToIntFunction;
-import loesscape.core.evaluation.Test.Seen;
-import loesscape.core.expression.Formula;
-import loesscape.core.expression.Program;
-import loesscape.core.expression.Work;
 import loesscape.core.model.Band;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.FormulaTypes;
-import loesscape.core.model.References;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Stage;
-import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
-/** Turns conditions into tests over an array of counting values. */
+/** Turns conditions into tests of what is seen. */
 final class ConditionCompiler {
 
-    private final ToIntFunction<String> slot;
-    private final Map<String, Field> fields = new HashMap<>();
+    private final Lexicon lexicon;
+    private final Slots slots;
+    private final Offerings offerings;
+    private final FormulaCompiler formulas;
+    private final Map<String, Test> shared = new ConcurrentHashMap<>();
 
-    /**
-     * @param slot where the counting value of a field stands
-     */
-    ConditionCompiler(Template template, ToIntFunction<String> slot) {
-        this.slot = slot;
-        template.fields().forEach(field -> fields.put(field.key(), field));
+    ConditionCompiler(Lexicon lexicon, Slots slots) {
+        this.lexicon = lexicon;
+        this.slots = slots;
+        this.offerings = new Offerings(lexicon, this::counting);
+        this.formulas = new FormulaCompiler(lexicon, slots, this::shared, offerings);
     }
 
-    Test compile(Condition condition) {
+    /** What fields offer to choose from. */
+    Offerings offerings() {
+        return offerings;
+    }
+
+    /** What formulas give. */
+    FormulaCompiler formulas() {
+        return formulas;
+    }
+
+    private Function<Seen, Value> counting(String key) {
+        return formulas.counting(key);
+    }
+
+    /** The test of a shared condition, the same wherever it is used. */
+    private Test shared(String key) {
+        Test known = shared.get(key);
+        if (known == null) {
+            SharedCondition condition = Objects.requireNonNull(lexicon.shared(key), key);
+            known = compile(condition.condition(), lexicon.rowsOf(condition));
+            shared.put(key, known);
+        }
+        return known;
+    }
+
+    /**
+     * The test of a condition.
+     *
+     * @param within the repeating section in whose rows it is asked; null for outside of rows
+     */
+    Test compile(Condition condition, @Nullable String within) {
         return switch (condition) {
             case Condition.Always() -> seen -> true;
             case Condition.Never() -> seen -> false;
-            case Condition.All(var parts) -> enough(tests(parts), parts.size());
-            case Condition.Any(var parts) -> enough(tests(parts), 1);
-            case Condition.AtLeast(var count, var parts) -> enough(tests(parts), count);
+            case Condition.All(var parts) -> enough(tests(parts, within), parts.size());
+            case Condition.Any(var parts) -> enough(tests(parts, within), 1);
+            case Condition.AtLeast(var count, var parts) -> enough(tests(parts, within), count);
             case Condition.None(var parts) -> {
-                Test any = enough(tests(parts), 1);
+                Test any = enough(tests(parts, within), 1);
                 yield seen -> !any.holds(seen);
             }
-            case Condition.Written(var formula) -> written(formula);
+            case Condition.Written(var formula) -> {
+                Function<Seen, @Nullable Object> gives = formulas.compile(formula, within);
+                yield seen -> Boolean.TRUE.equals(gives.apply(seen));
+            }
             case Condition.StageIs(var stages) -> {
                 Set<Stage> wanted = Set.copyOf(stages);
-                yield seen -> wanted.contains(seen.context().stage());
+                yield seen -> wanted.contains(seen.context.stage());
             }
-            case Clause clause -> clause(clause);
+            case Condition.RoleIs(var roles) -> {
+                Set<String> wanted = Set.copyOf(roles);
+                yield seen -> wanted.contains(seen.context.role());
+            }
+            case Condition.Shared(var key) -> shared(key);
+            case Condition.OfRows it -> ofRows(it);
+            case Condition.RowCount it -> {
+                int section = slots.of(it.section());
+                IntPredicate order = order(it.test());
+                int count = it.count();
+                yield seen -> order.test(Integer.compare(seen.rows[section].length, count));
+            }
+            case Condition.Total it -> total(it, within);
+            case Clause clause -> clause(clause, within);
         };
     }
 
-    private Test[] tests(List<Condition> parts) {
-        return parts.stream().map(this::compile).toArray(Test[]::new);
+    private Test ofRows(Condition.OfRows it) {
+        int section = slots.of(it.section());
+        Test test = compile(it.condition(), it.section());
+        boolean wanted = it.quantity() != Condition.OfRows.Quantity.EVERY;
+        boolean whenFound = it.quantity() == Condition.OfRows.Quantity.ANY;
+        boolean whenBlank = it.metWhenBlank();
+        return seen -> {
+            int count = seen.rows[section].length;
+            if (count == 0) {
+                return whenBlank;
+            }
+            int outer = seen.row;
+            boolean found = false;
+            for (int row = 0; row < count && !found; row++) {
+                seen.row = row;
+                found = test.holds(seen) == wanted;
+            }
+            seen.row = outer;
+            return found == whenFound;
+        };
+    }
+
+    private Test total(Condition.Total it, @Nullable String within) {
+        int field = slots.of(it.field());
+        int section = slots.rows(field);
+        OtherSide to = otherSide(it.to(), within);
+        IntPredicate order = order(it.test());
+        boolean whenBlank = it.metWhenBlank();
+        return seen -> {
+            BigDecimal total = null;
+            for (int row = 0; row < seen.rows[section].length; row++) {
+                if (seen.counting[field][row] instanceof Value.Number(var number)) {
+                    total = total == null ? number : total.add(number);
+                }
+            }
+            Value other = to.value(seen);
+            if (total == null || other.isBlank()) {
+                return whenBlank;
+            }
+            return decide(new Value.Number(total), other, order);
+        };
+    }
+
+    private Test[] tests(List<Condition> parts, @Nullable String within) {
+        return parts.stream().map(part -> compile(part, within)).toArray(Test[]::new);
     }
 
     /** Holds when enough of the tests do; looks no further than it has to. */
@@ -77,85 +166,61 @@ final class ConditionCompiler {
         };
     }
 
-    /** A formula that is null, is no truth value or does too much is not met. */
-    private Test written(String text) {
-        List<String> names = List.copyOf(References.fields(new Condition.Written(text)));
-        Program program =
-                Formula.of(text, FormulaTypes.of(List.copyOf(fields.values()))).compile(names);
-        int[] slots = names.stream().mapToInt(slot).toArray();
-        return seen -> {
-            @Nullable Object[] values = new Object[slots.length];
-            for (int i = 0; i < slots.length; i++) {
-                values[i] = plain(seen.counting()[slots[i]]);
-            }
-            try {
-                return Boolean.TRUE.equals(program.run(values));
-            } catch (Work.TooMuchWork tooMuch) {
-                return false;
-            }
-        };
-    }
-
-    /** A value as formulas know it. */
-    private static @Nullable Object plain(Value value) {
-        return switch (value) {
-            case Value.Blank ignored -> null;
-            case Value.Text(var text) -> text;
-            case Value.Number(var number) -> number;
-            case Value.YesNo(var yes) -> yes;
-            case Value.Date(var date) -> date;
-            case Value.Chosen(var choice) -> choice;
-        };
-    }
-
     private interface Answered {
         boolean meets(Value value, Seen seen);
     }
 
-    private Test clause(Clause clause) {
-        int field = slot.applyAsInt(clause.field());
+    private Test clause(Clause clause, @Nullable String within) {
+        int field = slots.of(clause.field());
+        boolean inRows = slots.isInRows(field);
         boolean whenBlank = clause.metWhenBlank();
         return switch (clause) {
             case Clause.Comparison it -> {
-                OtherSide to = otherSide(it.to());
+                OtherSide to = otherSide(it.to(), within);
                 IntPredicate order = order(it.test());
-                yield answered(field, whenBlank, (value, seen) -> {
+                yield answered(field, inRows, whenBlank, (value, seen) -> {
                     Value other = to.value(seen);
                     return other.isBlank() ? whenBlank : decide(value, other, order);
                 });
             }
-            case Clause.Between it -> between(field, whenBlank, it);
+            case Clause.Between it -> answered(field, inRows, whenBlank, between(it, whenBlank, within));
             default -> {
                 Predicate<Value> met = fixed(clause);
-                yield answered(field, whenBlank, (value, seen) -> met.test(value));
+                yield answered(field, inRows, whenBlank, (value, seen) -> met.test(value));
             }
         };
     }
 
-    private static Test answered(int field, boolean whenBlank, Answered answered) {
+    private static Test answered(int field, boolean inRows, boolean whenBlank, Answered answered) {
+        if (inRows) {
+            return seen -> {
+                Value value = seen.counting[field][seen.row];
+                return value.isBlank() ? whenBlank : answered.meets(value, seen);
+            };
+        }
         return seen -> {
-            Value value = seen.counting()[field];
+            Value value = seen.counting[field][0];
             return value.isBlank() ? whenBlank : answered.meets(value, seen);
         };
     }
 
-    private Test between(int field, boolean whenBlank, Clause.Between it) {
-        OtherSide from = otherSide(it.from());
-        OtherSide to = otherSide(it.to());
+    private Answered between(Clause.Between it, boolean whenBlank, @Nullable String within) {
+        OtherSide from = otherSide(it.from(), within);
+        OtherSide to = otherSide(it.to(), within);
         boolean outside = it.outside();
         // Outside, an edge that is “in” belongs to what lies outside.
         boolean fromIncluded = it.fromIncluded() != outside;
         boolean toIncluded = it.toIncluded() != outside;
         IntPredicate above = fromIncluded ? order -> order >= 0 : order -> order > 0;
         IntPredicate below = toIncluded ? order -> order <= 0 : order -> order < 0;
-        return answered(field, whenBlank, (value, seen) -> {
+        return (value, seen) -> {
             Value low = from.value(seen);
             Value high = to.value(seen);
             if (low.isBlank() || high.isBlank()) {
                 return whenBlank;
             }
             return (decide(value, low, above) && decide(value, high, below)) != outside;
-        });
+        };
     }
 
     /** What the clause says of a value that is not blank, whatever else is answered. */
@@ -164,6 +229,12 @@ final class ConditionCompiler {
             case Clause.Answered ignored -> value -> true;
             case Clause.IsBlank ignored -> value -> false;
             case Clause.ChoiceClause it -> choice(it.test() == Clause.ChoiceClause.ChoiceTest.IS, it.choices());
+            case Clause.SetClause it -> set(it);
+            case Clause.CountClause it -> {
+                IntPredicate order = order(it.test());
+                yield value -> value instanceof Value.ChosenSet(var chosen, var ignored)
+                        && order.test(Integer.compare(chosen.size(), it.count()));
+            }
             case Clause.TextClause it -> text(it);
             case Clause.LengthClause it -> {
                 IntPredicate order = order(it.test());
@@ -177,7 +248,7 @@ final class ConditionCompiler {
     }
 
     private Predicate<Value> bands(Clause.BandClause clause) {
-        Field field = fields.get(clause.field());
+        Field field = lexicon.field(clause.field());
         List<Band> bands = field == null ? List.of() : field.bands();
         Set<String> wanted = Set.copyOf(clause.bands());
         return value -> value instanceof Value.Number(var number)
@@ -187,9 +258,25 @@ final class ConditionCompiler {
     private static Predicate<Value> choice(boolean is, List<String> choices) {
         Set<String> named = Set.copyOf(choices);
         return value -> switch (value) {
-            case Value.Chosen(var choice) -> named.contains(choice) == is;
+            case Value.Chosen(var choice, var ignored) -> named.contains(choice) == is;
             case Value.YesNo(var yes) -> named.contains(yes ? FieldKind.YesNo.YES : FieldKind.YesNo.NO) == is;
             default -> false;
+        };
+    }
+
+    private static Predicate<Value> set(Clause.SetClause clause) {
+        Set<String> named = Set.copyOf(clause.choices());
+        return value -> {
+            if (!(value instanceof Value.ChosenSet(var chosen, var ignored))) {
+                return false;
+            }
+            long found = chosen.stream().filter(named::contains).count();
+            return switch (clause.test()) {
+                case INCLUDES -> found > 0;
+                case DOES_NOT_INCLUDE -> found == 0;
+                case INCLUDES_ALL -> found == named.size();
+                case IS_EXACTLY -> found == named.size() && found == chosen.size();
+            };
         };
     }
 
@@ -237,7 +324,7 @@ final class ConditionCompiler {
         Value value(Seen seen);
     }
 
-    private OtherSide otherSide(Operand operand) {
+    private OtherSide otherSide(Operand operand, @Nullable String within) {
         return switch (operand) {
             case Operand.NumberOperand(var number) -> {
                 Value fixed = new Value.Number(number);
@@ -247,21 +334,42 @@ final class ConditionCompiler {
                 Value fixed = new Value.Date(date);
                 yield seen -> fixed;
             }
+            case Operand.TimeOperand(var time) -> {
+                Value fixed = new Value.Time(time);
+                yield seen -> fixed;
+            }
             case Operand.FieldOperand(var field) -> {
-                int other = slot.applyAsInt(field);
-                yield seen -> seen.counting()[other];
+                Function<Seen, Value> other = counting(field);
+                yield other::apply;
+            }
+            case Operand.FormulaOperand(var formula) -> {
+                Function<Seen, @Nullable Object> gives = formulas.compile(formula, within);
+                yield seen -> value(gives.apply(seen));
             }
             case Operand.TodayOperand(var days) ->
                 seen -> {
-                    LocalDate today = seen.context().today();
+                    LocalDate today = seen.context.today();
                     return today == null ? Value.blank() : new Value.Date(today.plusDays(days));
                 };
+        };
+    }
+
+    /** What a formula gave as a value that can be compared by size; blank where it is none. */
+    private static Value value(@Nullable Object result) {
+        return switch (result) {
+            case BigDecimal number -> new Value.Number(number);
+            case LocalDate date -> new Value.Date(date);
+            case LocalTime time -> new Value.Time(time);
+            case null, default -> Value.blank();
         };
     }
 
     /** Compares two values; those of different kinds cannot be compared and so never meet a clause. */
     private static boolean decide(Value left, Value right, IntPredicate order) {
         if (left instanceof Value.Number(var a) && right instanceof Value.Number(var b)) {
+            return order.test(a.compareTo(b));
+        }
+        if (left instanceof Value.Time(var a) && right instanceof Value.Time(var b)) {
             return order.test(a.compareTo(b));
         }
         return left instanceof Value.Date(var a) && right instanceof Value.Date(var b) && order.test(a.compareTo(b));

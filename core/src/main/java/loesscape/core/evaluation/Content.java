@@ -2,10 +2,10 @@ package loesscape.core.evaluation;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
-import loesscape.core.model.Band;
+import loesscape.core.evaluation.NodeState.NoticeState;
+import loesscape.core.evaluation.NodeState.SectionState;
 import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
@@ -13,8 +13,8 @@ import loesscape.core.model.Look;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
-import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 import org.jspecify.annotations.Nullable;
 
@@ -41,7 +41,7 @@ public record Content(String title, String subtitle, List<Block> sections) {
         /**
          * A question with its answer.
          *
-         * @param key of the field
+         * @param key the address of the field
          * @param label the question
          * @param text the answer in words; empty where there is none
          * @param look how the answer looks
@@ -57,55 +57,77 @@ public record Content(String title, String subtitle, List<Block> sections) {
 
     /** What a template shows in a state of it. */
     public static Content of(Template template, State state) {
-        List<Block> blocks = new ArrayList<>();
+        Writer writer = new Writer(state);
         for (Page page : template.pages()) {
-            for (Section section : page.sections()) {
-                if (state.of(section.key()).shown()) {
-                    blocks.add(new Block(
-                            section.title(),
-                            section.items().stream()
-                                    .map(item -> line(item, state))
-                                    .filter(Objects::nonNull)
-                                    .toList()));
+            page.sections().forEach(section -> writer.section(section, ""));
+        }
+        return new Content(template.title(), template.subtitle(), writer.blocks);
+    }
+
+    /** Writes sections one after the other; one in rows as often as there are rows. */
+    private static final class Writer {
+
+        private final State state;
+        private final List<Block> blocks = new ArrayList<>();
+
+        Writer(State state) {
+            this.state = state;
+        }
+
+        void section(Section section, String row) {
+            if (!(state.of(address(section, row)) instanceof SectionState stands) || !stands.shown()) {
+                return;
+            }
+            List<String> rows = stands.rows();
+            if (rows == null) {
+                block(section, section.title(), row);
+                return;
+            }
+            int number = 1;
+            for (String each : rows) {
+                block(section, section.title() + (section.title().isEmpty() ? "" : " ") + number++, each);
+            }
+        }
+
+        private void block(Section section, String title, String row) {
+            List<Line> lines = new ArrayList<>();
+            blocks.add(new Block(title, lines));
+            for (Item item : section.items()) {
+                if (item instanceof Section inner) {
+                    section(inner, row);
+                } else {
+                    Line line = line(item, row);
+                    if (line != null) {
+                        lines.add(line);
+                    }
                 }
             }
         }
-        return new Content(template.title(), template.subtitle(), blocks);
-    }
 
-    private static @Nullable Line line(Item item, State state) {
-        NodeState node = state.of(item.key());
-        if (!node.shown()) {
-            return null;
+        private static String address(Item item, String row) {
+            return row.isEmpty() ? item.key() : RowNames.address(item.key(), row);
         }
-        return switch (item) {
-            case Notice notice -> new Line.Told(notice.text());
-            case Field field
-            when node instanceof FieldState it -> {
-                Value value = it.value();
-                Look look = band(field.bands(), it.band());
-                yield new Line.Answer(field.key(), field.label(), Display.of(field.kind(), value), look);
-            }
-            case Indicator indicator
-            when node instanceof IndicatorState it && it.band() != null -> {
-                String text = indicator.bands().stream()
-                        .filter(band -> band.id().equals(it.band()))
-                        .map(Band::label)
-                        .findFirst()
-                        .orElse("");
-                yield text.isEmpty()
-                        ? null
-                        : new Line.Indicated(indicator.label(), text, band(indicator.bands(), it.band()));
-            }
-            default -> null;
-        };
-    }
 
-    private static Look band(List<Band> bands, @Nullable String id) {
-        return bands.stream()
-                .filter(band -> band.id().equals(id))
-                .map(Band::look)
-                .findFirst()
-                .orElse(Look.PLAIN);
+        private @Nullable Line line(Item item, String row) {
+            String address = address(item, row);
+            NodeState node = state.of(address);
+            if (!node.shown()) {
+                return null;
+            }
+            return switch (item) {
+                case Notice ignored when node instanceof NoticeState it -> new Line.Told(it.text());
+                case Field field
+                when node instanceof FieldState it ->
+                    new Line.Answer(address, field.label(), Display.of(field.kind(), it.value()), it.look());
+                case Indicator indicator
+                when node instanceof IndicatorState it && it.band() != null -> {
+                    Sign sign = indicator.sign(it.band()).orElse(null);
+                    yield sign == null || sign.label().isEmpty()
+                            ? null
+                            : new Line.Indicated(indicator.label(), sign.label(), sign.look());
+                }
+                default -> null;
+            };
+        }
     }
 }

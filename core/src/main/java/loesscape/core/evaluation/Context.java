@@ -10,14 +10,16 @@ import org.jspecify.annotations.Nullable;
  * @param today the day on which the document is looked at; null where none is given, and then no comparison with it can
  *     be decided
  * @param stage where the document stands on its way
+ * @param role the key of the role that is acting; empty where nobody in particular is, and then no field is locked for
+ *     being another's
  */
-public record Context(@Nullable LocalDate today, Stage stage) {
+public record Context(@Nullable LocalDate today, Stage stage, String role) {
 
     /** Being filled in, on a day that is not told. */
-    public static final Context UNDATED = new Context(null, Stage.FILLING);
+    public static final Context UNDATED = new Context(null, Stage.FILLING, "");
 
     /** Being filled in on a day. */
     public static Context filling(LocalDate today) {
-        return new Context(today, Stage.FILLING);
+        return new Context(today, Stage.FILLING, "");
     }
 }

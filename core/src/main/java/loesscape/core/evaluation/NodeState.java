@@ -1,11 +1,13 @@
 package loesscape.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.List;
 import loesscape.core.model.Aspect;
+import loesscape.core.model.Look;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
-/** How a page, a section or an item stands for one set of answers. */
+/** How a page, a section, a row or an item stands for one set of answers. */
 public sealed interface NodeState {
 
     /** Whether it is there for the reader: its own condition holds and what holds it is shown. */
@@ -14,8 +16,48 @@ public sealed interface NodeState {
     /** The aspects with a condition of their own that holds now, whatever becomes of the node otherwise. */
     List<Aspect> met();
 
-    /** How a page, a section or a notice stands. */
+    /** How a page, a picture or a divider stands. */
     record PlainState(boolean shown, List<Aspect> met) implements NodeState {}
+
+    /**
+     * How a notice stands.
+     *
+     * @param look how it looks now
+     * @param text what it says, with answers merged in
+     */
+    record NoticeState(boolean shown, List<Aspect> met, Look look, String text) implements NodeState {}
+
+    /**
+     * How a section stands.
+     *
+     * @param open whether it is opened out; otherwise only its heading is seen
+     * @param look how it looks now
+     * @param rows the names of its rows in their order; null where it does not repeat
+     * @param problem what is wrong with the number of its rows; null when nothing is or it is folded
+     */
+    record SectionState(
+            boolean shown,
+            List<Aspect> met,
+            boolean open,
+            Look look,
+            @Nullable List<String> rows,
+            @Nullable String problem)
+            implements NodeState {}
+
+    /**
+     * How one row of a repeating section stands.
+     *
+     * @param shown always, for a folded section has no rows
+     * @param met always empty, for a row has no conditions of its own
+     * @param look how the row as a whole looks now
+     */
+    record RowState(boolean shown, List<Aspect> met, Look look) implements NodeState {
+
+        /** A row that looks like this. */
+        static RowState of(Look look) {
+            return new RowState(true, List.of(), look);
+        }
+    }
 
     /**
      * How a field stands.
@@ -25,8 +67,13 @@ public sealed interface NodeState {
      * @param editable whether it is shown and can be answered; otherwise it is locked
      * @param required whether it is shown, editable and an answer is asked for
      * @param missing whether it is required and blank
-     * @param value the counting value: what was answered, or blank where the field is folded or cannot be read
+     * @param value the counting value: what was answered or worked out, or blank where the field is folded or cannot be
+     *     read
      * @param band the identity of the band its number lies in; null for none
+     * @param look how it looks now: by the first of its looks whose condition holds, otherwise by its band
+     * @param offered what can be chosen, where that depends on other answers; null where all choices always can be
+     * @param overtyped whether its worked-out value was typed over
+     * @param due what is to be paid; null where nothing is or it is not known
      * @param problem what is wrong with what was typed, in words that say how to mend it; null when nothing is or the
      *     field is folded
      */
@@ -38,6 +85,10 @@ public sealed interface NodeState {
             boolean missing,
             Value value,
             @Nullable String band,
+            Look look,
+            @Nullable List<String> offered,
+            boolean overtyped,
+            @Nullable BigDecimal due,
             @Nullable String problem)
             implements NodeState {}
 
@@ -46,7 +97,8 @@ public sealed interface NodeState {
      *
      * @param shown see {@link NodeState#shown()}
      * @param met see {@link NodeState#met()}
-     * @param band the identity of the band the followed number lies in; null while it is blank
+     * @param band the identity of what it shows: of the band the followed number lies in, of the choice that was made, or
+     *     whether there is an answer; null where it shows nothing
      */
     record IndicatorState(
             boolean shown, List<Aspect> met, @Nullable String band) implements NodeState {}

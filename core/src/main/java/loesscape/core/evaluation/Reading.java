@@ -1,5 +1,11 @@
 package loesscape.core.evaluation;
 
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import loesscape.core.model.Choice;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
 
@@ -21,8 +27,20 @@ public sealed interface Reading {
         }
     }
 
-    /** Reads a typed answer as the given kind. */
-    static Reading of(FieldKind kind, String typed) {
+    /** What begins an answer in the filler's own words; behind it stand the words. */
+    String OTHER = "=";
+
+    /** The message for a choice that cannot be made. */
+    String NOT_OFFERED = "This choice is not offered; choose another.";
+
+    /**
+     * Reads a typed answer as the given kind: one choice by its identity, several by theirs with commas between, an
+     * answer in own words as = and the words (last of several), a time as 14:30, each file on a line of its own as where
+     * it is kept, its bytes and its name, a payment as its amount and reference.
+     *
+     * @param offered what can be chosen; of no meaning for other kinds
+     */
+    static Reading of(FieldKind kind, String typed, Offered offered) {
         if (typed.isBlank()) {
             return new Read(Value.blank());
         }
@@ -34,12 +52,20 @@ public sealed interface Reading {
             case FieldKind.WebAddress() -> new Read(Value.Text.of(typed));
             case FieldKind.Number ignored -> NumberReading.of(typed);
             case FieldKind.Money ignored -> NumberReading.of(typed);
+            case FieldKind.Rating ignored -> NumberReading.of(typed);
             case FieldKind.Date ignored -> DateReading.of(typed);
+            case FieldKind.DateSigned() -> DateReading.of(typed);
+            case FieldKind.Time ignored -> TimeReading.of(typed);
             case FieldKind.YesNo() -> yesNo(typed);
-            case FieldKind.OneChoice one ->
-                one.choices().stream().anyMatch(choice -> choice.id().equals(typed))
-                        ? new Read(new Value.Chosen(typed))
-                        : new Unreadable("This choice is not offered; choose another.");
+            case FieldKind.OneChoice it -> one(it, typed, offered);
+            case FieldKind.SeveralChoices ignored -> several(typed, offered);
+            case FieldKind.Lookup ignored ->
+                offered.contains(typed) ? new Read(new Value.Chosen(typed)) : new Unreadable(NOT_OFFERED);
+            case FieldKind.Signature() -> new Read(new Value.Signed(typed));
+            case FieldKind.Initials() -> new Read(new Value.Signed(typed));
+            case FieldKind.Attachment ignored -> files(typed);
+            case FieldKind.Picture ignored -> files(typed);
+            case FieldKind.Payment ignored -> payment(typed);
         };
     }
 
@@ -49,5 +75,66 @@ public sealed interface Reading {
             case FieldKind.YesNo.NO -> new Read(new Value.YesNo(false));
             default -> new Unreadable("Answer yes or no.");
         };
+    }
+
+    private static Reading one(FieldKind.OneChoice kind, String typed, Offered offered) {
+        if (kind.other() && typed.startsWith(OTHER) && offered.contains(Choice.OTHER)) {
+            return Value.Text.of(typed.substring(OTHER.length())) instanceof Value.Text(var words)
+                    ? new Read(new Value.Chosen(Choice.OTHER, words))
+                    : new Unreadable("Say what else it is.");
+        }
+        boolean known = offered.contains(typed) && !(kind.other() && typed.equals(Choice.OTHER));
+        return known ? new Read(new Value.Chosen(typed)) : new Unreadable(NOT_OFFERED);
+    }
+
+    private static Reading several(String typed, Offered offered) {
+        int other = typed.startsWith(OTHER) ? 0 : typed.indexOf("," + OTHER) + 1;
+        boolean hasOther = typed.startsWith(OTHER) || other > 0;
+        String named = hasOther ? typed.substring(0, other) : typed;
+        Set<String> chosen = new HashSet<>();
+        for (String id : named.split(",", -1)) {
+            if (!id.isBlank()) {
+                chosen.add(id.strip());
+            }
+        }
+        String words = "";
+        if (hasOther) {
+            if (!(Value.Text.of(typed.substring(other + OTHER.length())) instanceof Value.Text(var text))) {
+                return new Unreadable("Say what else it is.");
+            }
+            words = text;
+            chosen.add(Choice.OTHER);
+        } else if (chosen.contains(Choice.OTHER) && offered.takesOther()) {
+            return new Unreadable("Say what else it is.");
+        }
+        List<String> ordered = new ArrayList<>();
+        for (String id : offered.ids()) {
+            if (chosen.remove(id)) {
+                ordered.add(id);
+            }
+        }
+        if (!chosen.isEmpty()) {
+            return new Unreadable("One of these choices is not offered; choose again.");
+        }
+        return new Read(ordered.isEmpty() ? Value.blank() : new Value.ChosenSet(ordered, words));
+    }
+
+    private static Reading files(String typed) {
+        List<Value.File> files = new ArrayList<>();
+        for (String line : typed.strip().split("\n", -1)) {
+            String[] parts = line.strip().split(" ", 3);
+            if (parts.length < 3 || !parts[1].matches("\\d{1,9}")) {
+                return new Unreadable("This is not a file that was handed in; choose it again.");
+            }
+            files.add(new Value.File(parts[0], Integer.parseInt(parts[1]), parts[2]));
+        }
+        return new Read(new Value.Files(files));
+    }
+
+    private static Reading payment(String typed) {
+        String[] parts = typed.strip().split(" ", 2);
+        return parts.length == 2 && parts[0].matches("\\d{1,15}(\\.\\d{1,4})?")
+                ? new Read(new Value.Paid(new BigDecimal(parts[0]), parts[1]))
+                : new Unreadable("This is not a payment that was made.");
     }
 }

@@ -1,12 +1,14 @@
 package loesscape.core.evaluation;
 
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.PriorityQueue;
-import loesscape.core.evaluation.CompiledTemplate.Run;
+import java.util.Set;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
@@ -17,30 +19,32 @@ import org.jspecify.annotations.Nullable;
  * <pre>{@code
  * Session session = permit.session(Answers.NONE, Context.filling(today));
  * Map<String, NodeState> changed = session.answer("purpose", "irrigation");
+ * session.answer("samples", "r1,r2");      // a row more
+ * session.answer("acidity@r2", "5.4");     // an answer in it
  * }</pre>
  */
 public final class Session {
 
     private final CompiledTemplate compiled;
+    private final Slots slots;
     private final Waiting waiting;
     private final Run run;
-    private final @Nullable NodeState[] states;
+    private final Map<String, NodeState> states = new LinkedHashMap<>();
     private final BitSet queued = new BitSet();
     private final BitSet touched = new BitSet();
+    private final Set<String> gone = new HashSet<>();
     private final PriorityQueue<Integer> queue;
     private final Map<String, String> typed;
 
     Session(CompiledTemplate compiled, Run run, Answers answers) {
         this.compiled = compiled;
+        this.slots = compiled.slots();
         this.waiting = compiled.waiting();
         this.run = run;
         this.typed = new HashMap<>(answers.typed());
-        this.states = new NodeState[run.isShown().length];
         int[] rank = waiting.rank();
         this.queue = new PriorityQueue<>(Comparator.comparingInt(slot -> rank[slot]));
-        for (int slot = 0; slot < states.length; slot++) {
-            states[slot] = compiled.state(run, slot);
-        }
+        compiled.states().collect(run, states);
     }
 
     /** The answers as they are now. */
@@ -53,31 +57,38 @@ public final class Session {
         return compiled.state(run);
     }
 
+    /** How one node stands now; null where there is none at that address. */
+    public @Nullable NodeState stateOf(String address) {
+        return states.get(address);
+    }
+
     /**
      * Takes one changed answer.
      *
-     * @param key of the field; a field that is not there changes nothing
-     * @param text what stands in it now; empty where nothing does
-     * @return the nodes that stand otherwise than before, with how they stand now, in document order
+     * @param address of the field; that of a repeating section, its key, takes its rows (see {@link RowNames}). Where
+     *     nothing is there, nothing changes
+     * @param text what stands in it now; empty where an answer was taken away, null where it is as if never touched
+     * @return the nodes that stand otherwise than before or are new, with how they stand now, by address. Rows that are
+     *     gone are told by their section
      */
-    public Map<String, NodeState> answer(String key, String text) {
-        if (text.isEmpty()) {
-            typed.remove(key);
+    public Map<String, NodeState> answer(String address, @Nullable String text) {
+        if (text == null) {
+            typed.remove(address);
         } else {
-            typed.put(key, text);
+            typed.put(address, text);
         }
-        int field = compiled.fieldSlot(key);
-        if (field < 0) {
+        int slot = slots.find(RowNames.key(address));
+        if (slot == Slots.NONE) {
             return Map.of();
         }
-        queue(field);
+        queue(slot);
         while (true) {
-            Integer slot = queue.poll();
-            if (slot == null) {
+            Integer next = queue.poll();
+            if (next == null) {
                 break;
             }
-            queued.clear(slot);
-            decide(slot);
+            queued.clear(next);
+            decide(next);
         }
         return changed();
     }
@@ -90,17 +101,22 @@ public final class Session {
     }
 
     private void decide(int slot) {
-        boolean wasShown = run.isShown()[slot];
-        Value before = run.seen().counting()[slot];
-        compiled.decide(run, slot, key -> typed.getOrDefault(key, ""));
+        boolean[] wasShown = run.shown[slot];
+        Value[] before = run.seen.counting[slot];
+        String[] rowsBefore = run.seen.rows[slot];
+        compiled.decide(run, slot, typed::get);
         touched.set(slot);
-        if (run.isShown()[slot] != wasShown) {
+        boolean otherRows = !Arrays.equals(rowsBefore, run.seen.rows[slot]);
+        if (otherRows) {
+            rowsChanged(slot, rowsBefore);
+        }
+        if (!Arrays.equals(run.shown[slot], wasShown)) {
             for (int held : waiting.held()[slot]) {
                 queue(held);
             }
         }
-        if (!run.seen().counting()[slot].equals(before)) {
-            for (int reader : waiting.shown()[slot]) {
+        if (otherRows || !Arrays.equals(run.seen.counting[slot], before)) {
+            for (int reader : waiting.deciding()[slot]) {
                 queue(reader);
                 touched.set(reader);
             }
@@ -110,16 +126,51 @@ public final class Session {
         }
     }
 
-    private Map<String, NodeState> changed() {
-        Map<String, NodeState> changed = new LinkedHashMap<>();
-        for (int slot = touched.nextSetBit(0); slot >= 0; slot = touched.nextSetBit(slot + 1)) {
-            NodeState now = compiled.state(run, slot);
-            if (!now.equals(states[slot])) {
-                states[slot] = now;
-                changed.put(compiled.key(slot), now);
+    private void rowsChanged(int section, String[] before) {
+        gone.addAll(Arrays.asList(before));
+        gone.removeAll(Arrays.asList(run.seen.rows[section]));
+        for (String row : gone) {
+            for (int slot = section; slot < slots.end(section); slot++) {
+                states.remove(slots.address(slot, row));
             }
         }
+        gone.clear();
+        for (int slot = section + 1; slot < slots.end(section); slot++) {
+            queue(slot);
+        }
+    }
+
+    private Map<String, NodeState> changed() {
+        Map<String, NodeState> changed = new LinkedHashMap<>();
+        BitSet sections = new BitSet();
+        for (int slot = touched.nextSetBit(0); slot >= 0; slot = touched.nextSetBit(slot + 1)) {
+            int section = slots.rows(slot);
+            if (section == Slots.NONE) {
+                note(slots.key(slot), compiled.states().of(run, slot, 0), changed);
+                if (slots.isRepeating(slot)) {
+                    sections.set(slot);
+                }
+                continue;
+            }
+            sections.set(section);
+            String[] rows = run.seen.rows[section];
+            for (int row = 0; row < rows.length; row++) {
+                note(slots.address(slot, rows[row]), compiled.states().of(run, slot, row), changed);
+            }
+        }
+        sections.stream().forEach(section -> {
+            String[] rows = run.seen.rows[section];
+            for (int row = 0; row < rows.length; row++) {
+                note(slots.address(section, rows[row]), compiled.states().row(run, section, row), changed);
+            }
+        });
         touched.clear();
         return changed;
+    }
+
+    private void note(String address, NodeState now, Map<String, NodeState> changed) {
+        if (!now.equals(states.put(address, now))) {
+            changed.put(address, now);
+        }
     }
 }

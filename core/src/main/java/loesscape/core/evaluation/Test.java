@@ -1,13 +1,8 @@
 package loesscape.core.evaluation;
 
-import loesscape.core.model.Value;
-
-/** A compiled condition: decides from the counting values of all fields, by slot, and from the context. */
+/** A compiled condition: decides from what an evaluation has found out so far. */
 @FunctionalInterface
 interface Test {
 
     boolean holds(Seen seen);
-
-    /** What a condition sees. */
-    record Seen(Value[] counting, Context context) {}
 }

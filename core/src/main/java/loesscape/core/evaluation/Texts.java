@@ -14,12 +14,11 @@ final class Texts {
     }
 
     /**
-     * A form that is equal for texts that differ only in case: composed (NFC), trimmed and folded by way of upper case,
-     * so that ß meets SS and final sigma meets Σ. The root locale keeps the Turkish dotted and dotless i apart from the
-     * reader's language.
+     * A form that is equal for texts that differ only in case: composed (NFC), trimmed and in upper case, so that ß meets
+     * SS and final sigma meets Σ. It is what {@code upper case} makes in formulas. The root locale keeps the Turkish
+     * dotted and dotless i apart from the reader's language.
      */
     static String comparable(String text) {
-        String folded = text.toUpperCase(Locale.ROOT).toLowerCase(Locale.ROOT).replace('ς', 'σ');
-        return Normalizer.normalize(folded, Normalizer.Form.NFC).strip();
+        return Normalizer.normalize(text, Normalizer.Form.NFC).strip().toUpperCase(Locale.ROOT);
     }
 }

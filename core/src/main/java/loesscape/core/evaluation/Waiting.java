@@ -2,47 +2,43 @@ package loesscape.core.evaluation;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import loesscape.core.model.Aspect;
-import loesscape.core.model.Indicator;
-import loesscape.core.model.Node;
-import loesscape.core.model.References;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 
 /**
  * Who waits for whom, by slot.
  *
  * @param rank the place of each slot in the order of evaluation
  * @param held the slots of what each page and section holds
- * @param shown the slots whose <em>shown</em> looks at the field in a slot
- * @param otherwise the slots of which anything else looks at the field in a slot
+ * @param deciding the slots whose being shown or whose value rests on the field or the rows of a slot
+ * @param otherwise the slots of which anything else looks at the field or the rows of a slot
  */
-record Waiting(int[] rank, int[][] held, int[][] shown, int[][] otherwise) {
+record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
 
-    static Waiting of(List<Node> nodes, int[] holders, int[] order, Map<String, Integer> slots) {
-        int size = nodes.size();
+    static Waiting of(Slots slots, int[] order, Lexicon lexicon) {
+        int size = slots.count();
         int[] rank = new int[size];
         for (int i = 0; i < size; i++) {
             rank[order[i]] = i;
         }
         List<List<Integer>> held = lists(size);
-        List<List<Integer>> shown = lists(size);
+        List<List<Integer>> deciding = lists(size);
         List<List<Integer>> otherwise = lists(size);
         for (int slot = 0; slot < size; slot++) {
-            Node node = nodes.get(slot);
-            if (holders[slot] >= 0) {
-                held.get(holders[slot]).add(slot);
+            if (slots.holder(slot) != Slots.NONE) {
+                held.get(slots.holder(slot)).add(slot);
             }
-            for (Aspect aspect : Aspect.values()) {
-                List<List<Integer>> readers = aspect == Aspect.SHOWN ? shown : otherwise;
-                for (String key : References.fields(aspect.of(node))) {
-                    readers.get(slots.getOrDefault(key, slot)).add(slot);
+            for (Logic.Use use : Logic.uses(slots.node(slot), lexicon)) {
+                List<List<Integer>> readers = use.decides() ? deciding : otherwise;
+                for (String key : use.sources()) {
+                    int source = slots.find(key);
+                    if (source != Slots.NONE) {
+                        readers.get(source).add(slot);
+                    }
                 }
             }
-            if (node instanceof Indicator indicator) {
-                otherwise.get(slots.getOrDefault(indicator.follows(), slot)).add(slot);
-            }
         }
-        return new Waiting(rank, arrays(held), arrays(shown), arrays(otherwise));
+        return new Waiting(rank, arrays(held), arrays(deciding), arrays(otherwise));
     }
 
     private static List<List<Integer>> lists(int size) {
@@ -55,7 +51,8 @@ record Waiting(int[] rank, int[][] held, int[][] shown, int[][] otherwise) {
 
     private static int[][] arrays(List<List<Integer>> lists) {
         return lists.stream()
-                .map(list -> list.stream().mapToInt(Integer::intValue).toArray())
+                .map(list ->
+                        list.stream().mapToInt(Integer::intValue).distinct().toArray())
                 .toArray(int[][]::new);
     }
 }

@@ -34,6 +34,20 @@ public final class Formula {
         return new Formula(parsed.tree(), TypeCheck.of(parsed, names));
     }
 
+    /**
+     * Reads a formula without regard to what its names mean.
+     *
+     * @throws FormulaProblem with the place of what is not understood
+     */
+    public static Tree tree(String text) {
+        return Parser.parse(text, name -> Functions.find(name).isPresent()).tree();
+    }
+
+    /** A tree as text, with no more brackets and spaces than it needs. */
+    public static String text(Tree tree) {
+        return Printer.print(tree);
+    }
+
     /** What it is made of. */
     public Tree tree() {
         return tree;

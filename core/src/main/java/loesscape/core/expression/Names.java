@@ -6,48 +6,82 @@ import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import loesscape.core.expression.functions.Functions;
 
 /** The names of fields in a formula: all that the formula does not bind itself. */
 public final class Names {
 
+    /** The name of the day on which the document is looked at. */
+    public static final String TODAY = "today()";
+
+    /** The name of where the document stands on its way; no key begins with a capital. */
+    public static final String STAGE = "Stage";
+
+    /** The name of the role that is acting; no key begins with a capital. */
+    public static final String ROLE = "Role";
+
     private final UnaryOperator<String> change;
     private final Deque<String> bound = new ArrayDeque<>();
 
-    private Names(UnaryOperator<String> change) {
+    private final UnaryOperator<String> parts;
+    private final Predicate<String> whole;
+
+    private Names(UnaryOperator<String> change, UnaryOperator<String> parts, Predicate<String> whole) {
         this.change = change;
+        this.parts = parts;
+        this.whole = whole;
     }
 
-    /** Whether a word is a keyword of formulas, and so can be no name in one. */
+    /** Whether a word is a keyword of formulas, or “item”, which stands for each element of a list, and so can be no name in one. */
     public static boolean isReserved(String word) {
-        return Lexer.KEYWORDS.contains(word);
+        return Lexer.KEYWORDS.contains(word) || word.equals("item");
     }
 
     /** The names a formula refers to, in reading order; none where it is not understood. */
     public static Set<String> in(String formula) {
         Set<String> names = new LinkedHashSet<>();
-        changed(formula, name -> {
-            names.add(name);
-            return name;
-        });
+        changed(
+                formula,
+                name -> {
+                    names.add(name);
+                    return name;
+                },
+                UnaryOperator.identity(),
+                name -> false);
         return names;
     }
 
-    /** The formula with other names; as it is where none of them changes, or where it is not understood. */
-    public static String renamed(String formula, UnaryOperator<String> change) {
+    /** The names a formula refers to and the names of all parts it takes of something; none where it is not understood. */
+    public static Set<String> mentioned(String formula) {
+        Set<String> names = new LinkedHashSet<>();
+        UnaryOperator<String> note = name -> {
+            names.add(name);
+            return name;
+        };
+        changed(formula, note, note, name -> false);
+        return names;
+    }
+
+    /**
+     * The formula with other names, parts of things included, except the parts of what {@code whole} names; as it is where none of them changes, or where it is not understood.
+     */
+    public static String renamed(String formula, UnaryOperator<String> change, Predicate<String> whole) {
         boolean[] differs = {false};
-        Tree tree = changed(formula, name -> {
+        UnaryOperator<String> noted = name -> {
             String to = change.apply(name);
             differs[0] |= !to.equals(name);
             return to;
-        });
+        };
+        Tree tree = changed(formula, noted, noted, whole);
         return differs[0] && tree != null ? Printer.print(tree) : formula;
     }
 
-    private static @org.jspecify.annotations.Nullable Tree changed(String formula, UnaryOperator<String> change) {
+    private static @org.jspecify.annotations.Nullable Tree changed(
+            String formula, UnaryOperator<String> change, UnaryOperator<String> parts, Predicate<String> whole) {
         try {
-            return new Names(change)
+            return new Names(change, parts, whole)
                     .in(Parser.parse(formula, name -> Functions.find(name).isPresent())
                             .tree());
         } catch (FormulaProblem problem) {
@@ -59,7 +93,7 @@ public final class Names {
         return switch (tree) {
             case Tree.Literal it -> it;
             case Tree.Name(var name) -> bound.contains(name) ? tree : new Tree.Name(change.apply(name));
-            case Tree.Path(var of, var name) -> new Tree.Path(in(of), name);
+            case Tree.Path(var of, var name) -> new Tree.Path(in(of), isWhole(of) ? name : parts.apply(name));
             case Tree.Arithmetic(var operation, var left, var right) ->
                 new Tree.Arithmetic(operation, in(left), in(right));
             case Tree.Minus(var operand) -> new Tree.Minus(in(operand));
@@ -103,6 +137,14 @@ public final class Names {
             case Tree.RangeOf(var low, var lowIncluded, var high, var highIncluded) ->
                 new Tree.RangeOf(in(low), lowIncluded, in(high), highIncluded);
             case Tree.InstanceOf(var value, var type) -> new Tree.InstanceOf(in(value), type);
+        };
+    }
+
+    private boolean isWhole(Tree of) {
+        return switch (of) {
+            case Tree.Name(var name) -> whole.test(name);
+            case Tree.Path(var ignored, var name) -> whole.test(name);
+            default -> false;
         };
     }
 

@@ -424,6 +424,10 @@ final class Parser {
         for (int words = MOST_WORDS; words > 0; words--) {
             String name = joined(words);
             if (name != null && peek(words).is("(")) {
+                if (name.equals("today") && peek(2).is(")")) {
+                    next += 3;
+                    return placed(from, new Tree.Name(Names.TODAY));
+                }
                 if (isFunction.test(name)) {
                     next += words;
                     return call(from, name);

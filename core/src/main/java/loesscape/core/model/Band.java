@@ -13,13 +13,21 @@ import org.jspecify.annotations.Nullable;
  * @param id unique among its siblings; never changes
  * @param label words for the reader; may be empty, then nothing is said
  * @param look how the field or indicator looks in this band
+ * @param picture a picture an indicator shows in place of the mark, by the name of its file beside the template; empty
+ *     for none
  * @param upTo where the band ends; null for the last one, which has no end
  */
 public record Band(
         String id,
         @MayBeLeftOut String label,
         @MayBeLeftOut Look look,
+        @MayBeLeftOut String picture,
         @Nullable Bound upTo) {
+
+    /** A band without a picture. */
+    public static Band of(String id, String label, Look look, @Nullable Bound upTo) {
+        return new Band(id, label, look, "", upTo);
+    }
 
     /** The band in which a number lies; empty when there are no bands. */
     public static Optional<Band> of(List<Band> bands, BigDecimal number) {

@@ -2,6 +2,7 @@ package loesscape.core.model;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -39,12 +40,12 @@ public sealed interface Clause extends Condition.Leaf {
     }
 
     /**
-     * Compares the answer to a choice or yes/no field with choices. {@code IS} with several choices reads "is one of",
+     * Compares the answer to a field of one choice, a lookup or yes/no with choices. {@code IS} with several choices reads "is one of",
      * {@code IS_NOT} "is none of".
      *
-     * @param field the key of a choice or yes/no field
+     * @param field the key of a field of one choice, a lookup or yes/no
      * @param test is, or is not
-     * @param choices identities of the field's choices; at least one
+     * @param choices identities of the field's choices, or texts of the cells of a lookup; at least one
      * @param whenBlank whether a blank meets this; null for the rule above
      */
     record ChoiceClause(
@@ -66,6 +67,63 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == ChoiceTest.IS_NOT;
+        }
+    }
+
+    /**
+     * Compares the chosen ones of several choices with some of them. A blank is a set that is not there, not an empty
+     * one.
+     *
+     * @param field the key of a field of several choices
+     * @param test how they are compared
+     * @param choices identities of the field's choices; at least one
+     * @param whenBlank whether a blank meets this; null for the rule above
+     */
+    record SetClause(
+            String field,
+            SetTest test,
+            List<String> choices,
+            @Nullable Boolean whenBlank) implements Clause {
+
+        /** How what is chosen is compared. */
+        public enum SetTest {
+            /** At least one of them is chosen. */
+            INCLUDES,
+            /** None of them is chosen. */
+            DOES_NOT_INCLUDE,
+            /** Every one of them is chosen, and perhaps others. */
+            INCLUDES_ALL,
+            /** Every one of them and no other is chosen. */
+            IS_EXACTLY
+        }
+
+        public SetClause {
+            choices = List.copyOf(choices);
+        }
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null ? whenBlank : test == SetTest.DOES_NOT_INCLUDE;
+        }
+    }
+
+    /**
+     * Compares how many of several choices are chosen.
+     *
+     * @param field the key of a field of several choices
+     * @param test how the two are compared
+     * @param count what the number of chosen ones is compared with; not below 0
+     * @param whenBlank whether a blank meets this; null for the rule above
+     */
+    record CountClause(
+            String field,
+            Comparison.OrderTest test,
+            int count,
+            @Nullable Boolean whenBlank) implements Clause {
+
+        @Override
+        public boolean metWhenBlank() {
+            return whenBlank != null ? whenBlank : test == Comparison.OrderTest.NOT_EQUAL;
         }
     }
 
@@ -144,10 +202,10 @@ public sealed interface Clause extends Condition.Leaf {
     }
 
     /**
-     * Compares a number, an amount or a date with another. Where the other side is a field that is blank, this is met as
+     * Compares a number, an amount, a date or a time with another. Where the other side is a field that is blank, this is met as
      * if the answer were blank.
      *
-     * @param field the key of a number, money or date field
+     * @param field the key of a field whose answers can be compared by size
      * @param test how the two are compared
      * @param to what the answer is compared with; of the field's kind
      * @param whenBlank whether a blank meets this; null for the rule above
@@ -175,9 +233,9 @@ public sealed interface Clause extends Condition.Leaf {
     }
 
     /**
-     * Met when a number, an amount or a date lies in a range, or outside of it, each edge in or out.
+     * Met when a number, an amount, a date or a time lies in a range, or outside of it, each edge in or out.
      *
-     * @param field the key of a number, money or date field
+     * @param field the key of a field whose answers can be compared by size
      * @param outside whether it must lie outside of the range
      * @param from the lower edge
      * @param fromIncluded whether the lower edge itself meets this
@@ -214,6 +272,16 @@ public sealed interface Clause extends Condition.Leaf {
 
         /** A fixed date. */
         record DateOperand(LocalDate date) implements Operand {}
+
+        /** A fixed time of the day. */
+        record TimeOperand(LocalTime time) implements Operand {}
+
+        /**
+         * What a formula gives; blank where it gives nothing of the kind.
+         *
+         * @param formula in FEEL (see {@link loesscape.core.expression.Formula})
+         */
+        record FormulaOperand(String formula) implements Operand {}
 
         /** The counting value of another field of the same kind. */
         record FieldOperand(String field) implements Operand {}

@@ -3,11 +3,9 @@ package loesscape.core.model;
 import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.util.List;
-import java.util.Map;
 import java.util.function.BiConsumer;
-import loesscape.core.expression.Formula;
-import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Type;
+import org.jspecify.annotations.Nullable;
 
 /** The rules every condition keeps: known fields, clauses that fit the field's kind, bounded size. */
 final class ConditionCheck {
@@ -16,12 +14,17 @@ final class ConditionCheck {
     private static final int MOST_CLAUSES = 2_000;
     private static final int MOST_DAYS = 100_000;
 
-    private final Map<String, Field> fields;
+    private final Lexicon lexicon;
     private final BiConsumer<String, String> report;
+    private @Nullable String within;
     private int clauses;
 
-    ConditionCheck(Map<String, Field> fields, BiConsumer<String, String> report) {
-        this.fields = fields;
+    /**
+     * @param within the repeating section in whose rows the condition is asked; null for outside of rows
+     */
+    ConditionCheck(Lexicon lexicon, @Nullable String within, BiConsumer<String, String> report) {
+        this.lexicon = lexicon;
+        this.within = within;
         this.report = report;
     }
 
@@ -34,29 +37,90 @@ final class ConditionCheck {
             case Condition.Always() -> {}
             case Condition.Never() -> {}
             case Condition.Group group -> group(path, group, depth);
-            case Condition.Written(var formula) -> written(path, formula);
+            case Condition.Written(var formula) -> {
+                count(path);
+                new FormulaCheck(lexicon, within, report)
+                        .check(path + "/formula", formula, Type.Simple.YES_NO, "A condition is true or false");
+            }
             case Condition.StageIs(var stages) -> {
                 if (stages.isEmpty()) {
                     report.accept(path + "/stages", "Say which stage is meant.");
                 }
             }
+            case Condition.RoleIs(var roles) -> roles(path, roles);
+            case Condition.Shared(var key) -> shared(path, key);
+            case Condition.OfRows it -> ofRows(path, it, depth);
+            case Condition.RowCount it -> {
+                count(path);
+                section(path, it.section());
+                if (it.count() < 0) {
+                    report.accept(path + "/count", "There are no fewer than 0 rows.");
+                }
+            }
+            case Condition.Total it -> total(path, it);
             case Clause clause -> clause(path, clause);
         }
     }
 
-    private void written(String path, String formula) {
-        count(path);
-        try {
-            Type type = Formula.of(formula, FormulaTypes.of(List.copyOf(fields.values())))
-                    .type();
-            if (type != Type.Simple.YES_NO && type != Type.Simple.ANY && type != Type.Simple.NOTHING) {
-                report.accept(
-                        path + "/formula",
-                        "A condition is true or false; this formula gives %s.".formatted(type.words()));
-            }
-        } catch (FormulaProblem problem) {
-            report.accept(path + "/formula", "At character %d: %s".formatted(problem.at() + 1, problem.getMessage()));
+    private void roles(String path, List<String> roles) {
+        if (roles.isEmpty()) {
+            report.accept(path + "/roles", "Say which role is meant.");
         }
+        for (int i = 0; i < roles.size(); i++) {
+            if (lexicon.role(roles.get(i)) == null) {
+                report.accept(path + "/roles/" + i, "There is no role “%s”.".formatted(Texts.shortened(roles.get(i))));
+            }
+        }
+    }
+
+    private void shared(String path, String key) {
+        count(path);
+        SharedCondition shared = lexicon.shared(key);
+        if (shared == null) {
+            report.accept(path + "/condition", "There is no shared condition “%s”.".formatted(Texts.shortened(key)));
+            return;
+        }
+        for (String rows : lexicon.rowsLookedAt(shared.condition())) {
+            if (!rows.equals(within)) {
+                report.accept(
+                        path + "/condition",
+                        "“%s” looks at single rows, so it can be used only in the rows of “%s”."
+                                .formatted(shared.name().isEmpty() ? key : shared.name(), rows));
+            }
+        }
+    }
+
+    private void section(String path, String key) {
+        if (lexicon.repeating(key) == null) {
+            report.accept(path + "/section", "There is no repeating section “%s”.".formatted(Texts.shortened(key)));
+        }
+    }
+
+    private void ofRows(String path, Condition.OfRows it, int depth) {
+        count(path);
+        section(path, it.section());
+        if (depth >= DEEPEST) {
+            report.accept(path, "Conditions are nested more than %d deep.".formatted(DEEPEST));
+            return;
+        }
+        String outside = within;
+        within = it.section();
+        check(path + "/condition", it.condition(), depth + 1);
+        within = outside;
+    }
+
+    private void total(String path, Condition.Total it) {
+        count(path);
+        Field field = lexicon.field(it.field());
+        if (field == null
+                || lexicon.rowsAround(it.field()) == null
+                || !field.kind().isNumeric()) {
+            report.accept(
+                    path + "/field",
+                    "There is no number “%s” in rows to add up.".formatted(Texts.shortened(it.field())));
+            return;
+        }
+        operand(path + "/to", field, it.to());
     }
 
     private void count(String path) {
@@ -85,15 +149,25 @@ final class ConditionCheck {
 
     private void clause(String path, Clause clause) {
         count(path);
-        Field field = fields.get(clause.field());
+        Field field = field(path, clause.field());
         if (field == null) {
-            report.accept(path + "/field", "There is no field “%s”.".formatted(Texts.shortened(clause.field())));
             return;
         }
         switch (clause) {
             case Clause.Answered ignored -> {}
             case Clause.IsBlank ignored -> {}
-            case Clause.ChoiceClause it -> choices(path, field, it.choices());
+            case Clause.ChoiceClause it ->
+                choices(path, field, it.choices(), field.kind().isOneChoice());
+            case Clause.SetClause it ->
+                choices(path, field, it.choices(), field.kind() instanceof FieldKind.SeveralChoices);
+            case Clause.CountClause it -> {
+                if (!(field.kind() instanceof FieldKind.SeveralChoices)) {
+                    report.accept(path, "“%s” is not a field of several choices.".formatted(field.label()));
+                }
+                if (it.count() < 0) {
+                    report.accept(path + "/count", "No fewer than 0 choices are chosen.");
+                }
+            }
             case Clause.TextClause it -> text(path, field, it);
             case Clause.LengthClause it -> {
                 isText(path, field);
@@ -107,9 +181,27 @@ final class ConditionCheck {
         }
     }
 
-    private void choices(String path, Field field, List<String> choices) {
-        if (!(field.kind() instanceof FieldKind.OneChoice) && !(field.kind() instanceof FieldKind.YesNo)) {
-            report.accept(path, "“%s” has no choices to compare with.".formatted(field.label()));
+    /** A field that can be looked at from here: outside of rows, or in the row of which the condition is asked. */
+    private @Nullable Field field(String path, String key) {
+        Field field = lexicon.field(key);
+        if (field == null) {
+            report.accept(path + "/field", "There is no field “%s”.".formatted(Texts.shortened(key)));
+            return null;
+        }
+        String rows = lexicon.rowsAround(key);
+        if (rows != null && !rows.equals(within)) {
+            report.accept(
+                    path + "/field",
+                    "“%s” stands in rows; say for which: any row, every row, no row, or a total."
+                            .formatted(field.label()));
+            return null;
+        }
+        return field;
+    }
+
+    private void choices(String path, Field field, List<String> choices, boolean fits) {
+        if (!fits) {
+            report.accept(path, "“%s” has no such choices to compare with.".formatted(field.label()));
             return;
         }
         if (choices.isEmpty()) {
@@ -117,7 +209,7 @@ final class ConditionCheck {
         }
         for (int i = 0; i < choices.size(); i++) {
             String id = choices.get(i);
-            if (field.kind().offered().stream().noneMatch(choice -> choice.id().equals(id))) {
+            if (!lexicon.choices(field).contains(id)) {
                 report.accept(
                         path + "/choices/" + i,
                         "“%s” has no choice “%s”.".formatted(field.label(), Texts.shortened(id)));
@@ -177,6 +269,9 @@ final class ConditionCheck {
         if (from instanceof Clause.Operand.DateOperand(var low) && to instanceof Clause.Operand.DateOperand(var high)) {
             return low.compareTo(high);
         }
+        if (from instanceof Clause.Operand.TimeOperand(var low) && to instanceof Clause.Operand.TimeOperand(var high)) {
+            return low.compareTo(high);
+        }
         return from instanceof Clause.Operand.TodayOperand(var low)
                         && to instanceof Clause.Operand.TodayOperand(var high)
                 ? Integer.compare(low, high)
@@ -191,19 +286,26 @@ final class ConditionCheck {
                 }
                 yield field.kind().isNumeric();
             }
-            case Clause.Operand.DateOperand ignored -> field.kind() instanceof FieldKind.Date;
+            case Clause.Operand.DateOperand ignored -> field.kind().isDay();
+            case Clause.Operand.TimeOperand ignored -> field.kind() instanceof FieldKind.Time;
             case Clause.Operand.TodayOperand(var days) -> {
                 if (Math.abs((long) days) > MOST_DAYS) {
                     report.accept(path + "/days", "At most %d days before or after today.".formatted(MOST_DAYS));
                 }
-                yield field.kind() instanceof FieldKind.Date;
+                yield field.kind().isDay();
             }
             case Clause.Operand.FieldOperand(var key) -> {
-                Field other = fields.get(key);
-                if (other == null) {
-                    report.accept(path + "/field", "There is no field “%s”.".formatted(Texts.shortened(key)));
-                }
+                Field other = field(path, key);
                 yield other == null || comparable(field.kind(), other.kind());
+            }
+            case Clause.Operand.FormulaOperand(var formula) -> {
+                boolean ordered = field.kind().isOrdered();
+                if (ordered) {
+                    Type wanted = FormulaTypes.of(field.kind(), lexicon);
+                    new FormulaCheck(lexicon, within, report)
+                            .check(path + "/formula", formula, wanted, "This is compared with " + wanted.words());
+                }
+                yield ordered;
             }
         };
         if (!fits) {
@@ -212,7 +314,8 @@ final class ConditionCheck {
     }
 
     private static boolean comparable(FieldKind one, FieldKind other) {
-        boolean numbers = one.isNumeric() && other.isNumeric();
-        return numbers || (one instanceof FieldKind.Date && other instanceof FieldKind.Date);
+        return (one.isNumeric() && other.isNumeric())
+                || (one.isDay() && other.isDay())
+                || (one instanceof FieldKind.Time && other instanceof FieldKind.Time);
     }
 }

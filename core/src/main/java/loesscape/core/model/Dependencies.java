@@ -6,15 +6,17 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
 /**
- * The order in which the nodes of a template are decided: each after what holds it and after the fields that its
- * <em>shown</em> follows. Required, editable and looks only read counting values and nothing follows them, so they can
- * never be part of a cycle.
+ * The order in which the nodes of a template are decided: each after what holds it and after what its counting value
+ * rests on: the fields that its <em>shown</em>, its worked-out value and its choices look at. All else (required,
+ * editable, open, looks, checks, …) only reads counting values and nothing waits for it, so it can never be part of a
+ * cycle.
  *
  * @param order every node, each after those it depends on; empty when there is a cycle
  * @param cycle the keys of a cycle, each followed by one that it waits for, the first again at the end; empty when
@@ -37,24 +39,31 @@ public record Dependencies(List<String> order, List<String> cycle) {
     }
 
     private static Map<String, Set<String>> needs(Template template) {
-        Map<String, Set<String>> needs = new java.util.LinkedHashMap<>();
+        Lexicon lexicon = Lexicon.of(template);
+        Map<String, Set<String>> needs = new LinkedHashMap<>();
         for (Page page : template.pages()) {
-            needs.put(page.key(), waitsFor(page, ""));
-            for (Section section : page.sections()) {
-                needs.put(section.key(), waitsFor(section, page.key()));
-                for (Item item : section.items()) {
-                    needs.put(item.key(), waitsFor(item, section.key()));
-                }
-            }
+            needs.put(page.key(), waitsFor(page, "", lexicon));
+            page.sections().forEach(section -> needs(section, page.key(), lexicon, needs));
         }
         needs.values().forEach(keys -> keys.retainAll(needs.keySet()));
         return needs;
     }
 
-    private static Set<String> waitsFor(Node node, String holder) {
+    private static void needs(Section section, String holder, Lexicon lexicon, Map<String, Set<String>> needs) {
+        needs.put(section.key(), waitsFor(section, holder, lexicon));
+        for (Item item : section.items()) {
+            if (item instanceof Section inner) {
+                needs(inner, section.key(), lexicon, needs);
+            } else {
+                needs.put(item.key(), waitsFor(item, section.key(), lexicon));
+            }
+        }
+    }
+
+    private static Set<String> waitsFor(Node node, String holder, Lexicon lexicon) {
         Set<String> keys = new LinkedHashSet<>();
         keys.add(holder);
-        keys.addAll(References.fields(node.shown()));
+        Logic.uses(node, lexicon).stream().filter(Logic.Use::decides).forEach(use -> keys.addAll(use.sources()));
         return keys;
     }
 

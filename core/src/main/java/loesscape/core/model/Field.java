@@ -11,10 +11,15 @@ import org.jspecify.annotations.Nullable;
  * @param help a line that helps to answer; may be empty
  * @param width how much of the row the field takes
  * @param kind what kind of answer it takes
+ * @param role the key of the role that answers it; empty for whoever fills in
  * @param shown when the field is shown; null for always
  * @param required when an answer is asked for; null for never
  * @param editable when it can be answered; null for always, otherwise it is locked
+ * @param value where its value comes from before anybody answers; null for blank
  * @param bands how the field looks by the range its own number lies in; empty for always plain
+ * @param looks how it looks, the first whose condition holds; where none does, by its bands
+ * @param checks when an answer is not accepted, beyond the limits of its kind
+ * @param folding how it folds
  */
 public record Field(
         String key,
@@ -22,10 +27,15 @@ public record Field(
         @MayBeLeftOut String help,
         @MayBeLeftOut Width width,
         FieldKind kind,
+        @MayBeLeftOut String role,
         @Nullable Condition shown,
         @Nullable Condition required,
         @Nullable Condition editable,
-        @MayBeLeftOut List<Band> bands)
+        @Nullable FieldValue value,
+        @MayBeLeftOut List<Band> bands,
+        @MayBeLeftOut List<LookRule> looks,
+        @MayBeLeftOut List<Check> checks,
+        @MayBeLeftOut Folding folding)
         implements Item {
 
     /** The part of a row that a field takes. */
@@ -37,6 +47,27 @@ public record Field(
 
     public Field {
         bands = List.copyOf(bands);
+        looks = List.copyOf(looks);
+        checks = List.copyOf(checks);
+    }
+
+    /** A field of full width without any logic. */
+    public static Field of(String key, String label, FieldKind kind) {
+        return new Field(
+                key,
+                label,
+                "",
+                Width.FULL,
+                kind,
+                "",
+                null,
+                null,
+                null,
+                null,
+                List.of(),
+                List.of(),
+                List.of(),
+                Folding.PLAIN);
     }
 
     /** The most characters of a label that serves as a name. */
@@ -48,43 +79,87 @@ public record Field(
         return label.length() <= LONGEST_NAME ? label : Keys.words(key);
     }
 
+    /** This field under another key. */
+    public Field withKey(String key) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+    }
+
     /** This field with another label. */
     public Field withLabel(String label) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with another help line. */
     public Field withHelp(String help) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with another width. */
     public Field withWidth(Width width) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with another kind of answer. */
     public Field withKind(FieldKind kind) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+    }
+
+    /** This field answered by another role. */
+    public Field withRole(String role) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with another condition for when it is shown. */
     public Field withShown(@Nullable Condition shown) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with another condition for when it is required. */
     public Field withRequired(@Nullable Condition required) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with another condition for when it can be answered. */
     public Field withEditable(@Nullable Condition editable) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+    }
+
+    /** This field with its value coming from elsewhere. */
+    public Field withValue(@Nullable FieldValue value) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
     /** This field with other bands. */
     public Field withBands(List<Band> bands) {
-        return new Field(key, label, help, width, kind, shown, required, editable, bands);
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+    }
+
+    /** This field with other looks. */
+    public Field withLooks(List<LookRule> looks) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+    }
+
+    /** This field with other checks. */
+    public Field withChecks(List<Check> checks) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+    }
+
+    /** This field folding in another way. */
+    public Field withFolding(Folding folding) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 }

@@ -1,7 +1,12 @@
 package loesscape.core.model;
 
 import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /** What kind of answer a field takes, with the limits of that kind. Limits that are null do not apply. */
@@ -65,6 +70,17 @@ public sealed interface FieldKind {
             @Nullable Bound lower,
             @Nullable Bound upper) implements FieldKind {}
 
+    /**
+     * A mark on a scale from 1 up; its answer is a whole number.
+     *
+     * @param most the highest mark, 2 to {@value #HIGHEST}
+     */
+    record Rating(int most) implements FieldKind {
+
+        /** The longest scale. */
+        public static final int HIGHEST = 10;
+    }
+
     /** Yes or no. In conditions its two choices go by the identities {@value #YES} and {@value #NO}. */
     record YesNo() implements FieldKind {
 
@@ -75,16 +91,117 @@ public sealed interface FieldKind {
         public static final String NO = "no";
     }
 
+    /** A kind whose answers are picked from choices of the field's own. */
+    sealed interface Choosing extends FieldKind permits OneChoice, SeveralChoices {
+
+        /** What can be offered, in order. */
+        List<Choice> choices();
+
+        /** Whether an answer in the filler's own words is offered too, under {@link Choice#OTHER}. */
+        boolean other();
+
+        /** Which choices are offered for each answer to another field; null where all always are. */
+        @Nullable
+        Offer offer();
+
+        /** The same with other choices. */
+        Choosing withChoices(List<Choice> others);
+
+        /** The same, offered otherwise. */
+        Choosing withOffer(@Nullable Offer other);
+    }
+
     /**
      * One of several choices.
      *
-     * @param choices what is offered, in order
+     * @param choices see {@link Choosing#choices()}
      * @param layout how the choices are laid out
+     * @param style how marks and buttons look
+     * @param other see {@link Choosing#other()}
+     * @param offer see {@link Choosing#offer()}
      */
-    record OneChoice(List<Choice> choices, @MayBeLeftOut ChoiceLayout layout) implements FieldKind {
+    record OneChoice(
+            List<Choice> choices,
+            @MayBeLeftOut ChoiceLayout layout,
+            @MayBeLeftOut ChoiceStyle style,
+            @MayBeLeftOut boolean other,
+            @Nullable Offer offer)
+            implements Choosing {
 
         public OneChoice {
             choices = List.copyOf(choices);
+        }
+
+        /** Choices that are all always offered. */
+        public static OneChoice of(List<Choice> choices) {
+            return new OneChoice(choices, ChoiceLayout.MARKS, ChoiceStyle.PLAIN, false, null);
+        }
+
+        @Override
+        public OneChoice withChoices(List<Choice> others) {
+            return new OneChoice(others, layout, style, other, offer);
+        }
+
+        @Override
+        public OneChoice withOffer(@Nullable Offer otherwise) {
+            return new OneChoice(choices, layout, style, other, otherwise);
+        }
+    }
+
+    /**
+     * Any number of several choices.
+     *
+     * @param choices see {@link Choosing#choices()}
+     * @param layout how the choices are laid out
+     * @param style how marks and buttons look
+     * @param other see {@link Choosing#other()}
+     * @param offer see {@link Choosing#offer()}
+     * @param least the fewest that an answer has; 0 or 1 for any
+     * @param most the most that an answer has; 0 for no limit
+     */
+    record SeveralChoices(
+            List<Choice> choices,
+            @MayBeLeftOut ChoiceLayout layout,
+            @MayBeLeftOut ChoiceStyle style,
+            @MayBeLeftOut boolean other,
+            @Nullable Offer offer,
+            @MayBeLeftOut int least,
+            @MayBeLeftOut int most)
+            implements Choosing {
+
+        public SeveralChoices {
+            choices = List.copyOf(choices);
+        }
+
+        /** Choices that are all always offered, any number of them. */
+        public static SeveralChoices of(List<Choice> choices) {
+            return new SeveralChoices(choices, ChoiceLayout.MARKS, ChoiceStyle.PLAIN, false, null, 0, 0);
+        }
+
+        @Override
+        public SeveralChoices withChoices(List<Choice> others) {
+            return new SeveralChoices(others, layout, style, other, offer, least, most);
+        }
+
+        @Override
+        public SeveralChoices withOffer(@Nullable Offer otherwise) {
+            return new SeveralChoices(choices, layout, style, other, otherwise, least, most);
+        }
+    }
+
+    /**
+     * A choice from a column of a lookup list: each different cell is offered once, blank ones not. The answer is the
+     * text of the cell.
+     *
+     * @param list the key of the list
+     * @param column the key of the column
+     * @param filters by the key of a column, the key of a field: only rows whose cell there is the answer to that field
+     *     are offered, and nothing is while one of these is blank. A choice is compared by what is stored of it
+     */
+    record Lookup(String list, String column, @MayBeLeftOut Map<String, String> filters) implements FieldKind {
+
+        public Lookup {
+            filters = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(new TreeMap<>(filters)));
         }
     }
 
@@ -96,19 +213,115 @@ public sealed interface FieldKind {
      */
     record Date(@Nullable LocalDate earliest, @Nullable LocalDate latest) implements FieldKind {}
 
-    /** How the choices of a field are laid out. */
-    enum ChoiceLayout {
-        /** Round marks beside each other or one under the other. */
-        MARKS,
-        /** A list that opens. */
-        LIST
+    /**
+     * A time of the day.
+     *
+     * @param earliest the first time accepted, or null
+     * @param latest the last time accepted, or null
+     */
+    record Time(@Nullable LocalTime earliest, @Nullable LocalTime latest) implements FieldKind {}
+
+    /** The day on which its role signed. It is filled by the server and never typed. */
+    record DateSigned() implements FieldKind {}
+
+    /** A signature. */
+    record Signature() implements FieldKind {}
+
+    /** Initials. */
+    record Initials() implements FieldKind {}
+
+    /**
+     * Files that are handed in.
+     *
+     * @param most the most files; 1 at least
+     * @param largest the most megabytes (10^6 bytes) of each; 1 to {@value #LARGEST}
+     * @param endings the endings of file names that are accepted, such as {@code pdf}; empty for all
+     */
+    record Attachment(int most, int largest, @MayBeLeftOut List<String> endings) implements FieldKind {
+
+        /** The most megabytes a file can have. */
+        public static final int LARGEST = 50;
+
+        /** The most files of one field. */
+        public static final int MOST = 20;
+
+        public Attachment {
+            endings = List.copyOf(endings);
+        }
     }
 
-    /** The choices a condition can name for this kind, in order; empty for kinds without choices. */
+    /**
+     * A picture that is handed in: PNG or JPEG.
+     *
+     * @param largest the most megabytes (10^6 bytes)
+     */
+    record Picture(int largest) implements FieldKind {
+
+        /** The endings of the names of pictures. */
+        public static final List<String> ENDINGS = List.of("png", "jpg", "jpeg");
+    }
+
+    /**
+     * A payment.
+     *
+     * @param currency the ISO 4217 code
+     * @param amount a formula (FEEL) that gives what is to be paid
+     */
+    record Payment(String currency, String amount) implements FieldKind {}
+
+    /** How the choices of a field are laid out. */
+    enum ChoiceLayout {
+        /** Marks with their labels. */
+        MARKS,
+        /** A list that opens. */
+        LIST,
+        /** Buttons side by side. */
+        BUTTONS
+    }
+
+    /**
+     * How marks and buttons look; all of a field alike.
+     *
+     * @param columns in how many columns they stand; 0 for as many as fit
+     * @param mark the shape of the mark
+     * @param size how large they are
+     */
+    record ChoiceStyle(
+            @MayBeLeftOut int columns,
+            @MayBeLeftOut MarkShape mark,
+            @MayBeLeftOut Size size) {
+
+        /** As many columns as fit, the usual mark, the usual size. */
+        public static final ChoiceStyle PLAIN = new ChoiceStyle(0, MarkShape.USUAL, Size.MEDIUM);
+
+        /** The shape of a mark; {@code USUAL} is round for one choice and square for several. */
+        public enum MarkShape {
+            USUAL,
+            ROUND,
+            SQUARE,
+            TICK,
+            CROSS
+        }
+
+        /** How large marks and buttons are. */
+        public enum Size {
+            MEDIUM,
+            SMALL,
+            LARGE
+        }
+    }
+
+    /** The choices a condition can name for this kind, in order; empty for kinds without choices of their own. */
     default List<Choice> offered() {
         return switch (this) {
-            case OneChoice one -> one.choices();
-            case YesNo() -> List.of(new Choice(YesNo.YES, "Yes"), new Choice(YesNo.NO, "No"));
+            case Choosing it
+            when it.other() -> {
+                List<Choice> all = new ArrayList<>(it.choices());
+                all.add(Choice.of(Choice.OTHER, "Other"));
+                yield all;
+            }
+            case Choosing it -> it.choices();
+            case YesNo() -> List.of(Choice.of(YesNo.YES, "Yes"), Choice.of(YesNo.NO, "No"));
             default -> List.of();
         };
     }
@@ -124,6 +337,26 @@ public sealed interface FieldKind {
 
     /** Tells whether answers of this kind are numbers, which bands can divide. */
     default boolean isNumeric() {
-        return this instanceof Number || this instanceof Money;
+        return this instanceof Number || this instanceof Money || this instanceof Rating;
+    }
+
+    /** Tells whether answers of this kind are days. */
+    default boolean isDay() {
+        return this instanceof Date || this instanceof DateSigned;
+    }
+
+    /** Tells whether an answer of this kind is one choice. */
+    default boolean isOneChoice() {
+        return this instanceof OneChoice || this instanceof YesNo || this instanceof Lookup;
+    }
+
+    /** Tells whether answers of this kind can be compared by size: numbers, days, times. */
+    default boolean isOrdered() {
+        return isNumeric() || isDay() || this instanceof Time;
+    }
+
+    /** Tells whether answers of this kind come from the server and are never typed. */
+    default boolean isGiven() {
+        return this instanceof DateSigned || this instanceof Payment;
     }
 }

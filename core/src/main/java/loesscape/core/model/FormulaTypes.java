@@ -1,23 +1,24 @@
 package loesscape.core.model;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
+import loesscape.core.expression.Names;
 import loesscape.core.expression.Type;
 
-/** What formulas know of the fields of a template. */
-public final class FormulaTypes {
+/** What formulas know of the answers to fields. */
+final class FormulaTypes {
+
+    /** The names that stand for how the document is looked at. */
+    static final Map<String, Type> CONTEXT =
+            Map.of(Names.TODAY, Type.Simple.DATE, Names.STAGE, Type.Simple.TEXT, Names.ROLE, Type.Simple.TEXT);
 
     private FormulaTypes() {}
 
-    /** The fields as names of formulas, with the types of their answers. A choice is text: its identity. */
-    public static Map<String, Type> of(List<Field> fields) {
-        Map<String, Type> types = new LinkedHashMap<>();
-        fields.forEach(field -> types.put(field.key(), of(field.kind())));
-        return types;
-    }
-
-    private static Type of(FieldKind kind) {
+    /**
+     * The type of the answers of a kind. A choice is text: its identity. Several choices are a list of those, files a
+     * list of their names, a signature some text, a payment its amount, and a lookup the cells of its row.
+     */
+    static Type of(FieldKind kind, Lexicon lexicon) {
         return switch (kind) {
             case FieldKind.Text ignored -> Type.Simple.TEXT;
             case FieldKind.LongText ignored -> Type.Simple.TEXT;
@@ -26,9 +27,29 @@ public final class FormulaTypes {
             case FieldKind.WebAddress() -> Type.Simple.TEXT;
             case FieldKind.Number ignored -> Type.Simple.NUMBER;
             case FieldKind.Money ignored -> Type.Simple.NUMBER;
+            case FieldKind.Rating ignored -> Type.Simple.NUMBER;
             case FieldKind.YesNo() -> Type.Simple.YES_NO;
             case FieldKind.OneChoice ignored -> Type.Simple.TEXT;
+            case FieldKind.SeveralChoices ignored -> new Type.ListOf(Type.Simple.TEXT);
+            case FieldKind.Lookup it -> lookup(lexicon.list(it.list()));
             case FieldKind.Date ignored -> Type.Simple.DATE;
+            case FieldKind.DateSigned() -> Type.Simple.DATE;
+            case FieldKind.Time ignored -> Type.Simple.TIME;
+            case FieldKind.Signature() -> Type.Simple.TEXT;
+            case FieldKind.Initials() -> Type.Simple.TEXT;
+            case FieldKind.Attachment ignored -> new Type.ListOf(Type.Simple.TEXT);
+            case FieldKind.Picture ignored -> new Type.ListOf(Type.Simple.TEXT);
+            case FieldKind.Payment ignored -> Type.Simple.NUMBER;
         };
+    }
+
+    private static Type lookup(@org.jspecify.annotations.Nullable LookupList list) {
+        if (list == null) {
+            return Type.Simple.ANY;
+        }
+        Map<String, Type> cells = new LinkedHashMap<>();
+        list.columns()
+                .forEach(column -> cells.put(column.key(), column.number() ? Type.Simple.NUMBER : Type.Simple.TEXT));
+        return new Type.Context(cells);
     }
 }

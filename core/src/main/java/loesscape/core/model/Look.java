@@ -1,5 +1,7 @@
 package loesscape.core.model;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * How something looks. A shade is a checked set of text, fill and border colours, and never speaks alone: a mark, words
  * or bold go with it.
@@ -7,14 +9,40 @@ package loesscape.core.model;
  * @param shade the colours
  * @param bold whether the text is bold
  * @param mark a small sign beside the words
+ * @param italic whether the text is slanted
+ * @param words words that go with the mark; may be empty
+ * @param colours colours of the author's own in place of the shade; null for the shade
  */
 public record Look(
         @MayBeLeftOut Shade shade,
         @MayBeLeftOut boolean bold,
-        @MayBeLeftOut Mark mark) {
+        @MayBeLeftOut Mark mark,
+        @MayBeLeftOut boolean italic,
+        @MayBeLeftOut String words,
+        @Nullable Colours colours) {
 
     /** No particular look. */
-    public static final Look PLAIN = new Look(Shade.PLAIN, false, Mark.NONE);
+    public static final Look PLAIN = of(Shade.PLAIN, false, Mark.NONE);
+
+    /** A look of a shade, a mark, and bold or not. */
+    public static Look of(Shade shade, boolean bold, Mark mark) {
+        return new Look(shade, bold, mark, false, "", null);
+    }
+
+    /**
+     * Colours of the author's own.
+     *
+     * @param text as {@code #rrggbb}
+     * @param fill as {@code #rrggbb}
+     * @param border as {@code #rrggbb}
+     * @param despite why the text may be hard to read on its fill (below 4.5 to 1, WCAG 2.2, 1.4.3); empty where it is
+     *     readable
+     */
+    public record Colours(
+            String text,
+            String fill,
+            String border,
+            @MayBeLeftOut String despite) {}
 
     /** A named set of colours, each readable on its own fill (WCAG 2.2, 1.4.3). */
     public enum Shade {

@@ -3,7 +3,7 @@ package loesscape.core.model;
 import org.jspecify.annotations.Nullable;
 
 /** Anything in a document that can be shown or folded: a page, a section or an item. */
-public sealed interface Node permits Page, Section, Item {
+public sealed interface Node permits Page, Item {
 
     /** The name by which conditions, answers and edits refer to this node; unique in the template. */
     String key();

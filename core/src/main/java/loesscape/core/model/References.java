@@ -1,25 +1,30 @@
 package loesscape.core.model;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import loesscape.core.expression.Names;
 import loesscape.core.model.Clause.Operand;
 import org.jspecify.annotations.Nullable;
 
-/** Which fields a condition looks at, and conditions with these references changed. */
+/** The leaves of conditions, and conditions with what they refer to changed. */
 public final class References {
 
     private References() {}
 
-    /** The leaves of a condition, in reading order; none for null. */
+    /** The leaves of a condition, in reading order, those asked of rows included; none for null. */
     public static List<Condition.Leaf> leaves(@Nullable Condition condition) {
         return switch (condition) {
             case null -> List.of();
             case Condition.Always() -> List.of();
             case Condition.Never() -> List.of();
+            case Condition.OfRows it -> {
+                List<Condition.Leaf> all = new ArrayList<>();
+                all.add(it);
+                all.addAll(leaves(it.condition()));
+                yield all;
+            }
             case Condition.Leaf leaf -> List.of(leaf);
             case Condition.Group group ->
                 group.conditions().stream()
@@ -28,81 +33,93 @@ public final class References {
         };
     }
 
-    /** The keys of the fields a condition looks at, in reading order. */
-    public static Set<String> fields(@Nullable Condition condition) {
-        Set<String> keys = new LinkedHashSet<>();
-        for (Condition.Leaf leaf : leaves(condition)) {
-            switch (leaf) {
-                case Condition.Written(var formula) -> keys.addAll(Names.in(formula));
-                case Condition.StageIs ignored -> {}
-                case Clause clause -> {
-                    keys.add(clause.field());
-                    operands(clause).forEach(operand -> {
-                        if (operand instanceof Operand.FieldOperand(var other)) {
-                            keys.add(other);
-                        }
-                    });
-                }
-            }
-        }
-        return keys;
-    }
-
-    private static List<Operand> operands(Clause clause) {
-        return switch (clause) {
+    /** The other sides of a leaf's comparison; none where it has none. */
+    public static List<Operand> operands(Condition.Leaf leaf) {
+        return switch (leaf) {
             case Clause.Comparison it -> List.of(it.to());
             case Clause.Between it -> List.of(it.from(), it.to());
+            case Condition.Total it -> List.of(it.to());
             default -> List.of();
         };
     }
 
-    /** The condition with every field key replaced by {@code key.apply(old)}. */
-    public static @Nullable Condition rename(@Nullable Condition condition, UnaryOperator<String> key) {
-        return rewrite(condition, leaf -> switch (leaf) {
-            case Condition.Written(var formula) -> new Condition.Written(Names.renamed(formula, key));
-            case Condition.StageIs it -> it;
-            case Clause clause -> renamed(clause, key);
-        });
+    /**
+     * The condition with every key of a field, section or shared condition replaced by {@code key.apply(old)}.
+     *
+     * @param whole tells fields whose parts in formulas are no keys: lookups
+     */
+    public static @Nullable Condition rename(
+            @Nullable Condition condition, UnaryOperator<String> key, Predicate<String> whole) {
+        return rewrite(condition, leaf -> renamed(leaf, key, whole));
     }
 
-    private static Clause renamed(Clause clause, UnaryOperator<String> key) {
+    private static Condition.Leaf renamed(Condition.Leaf leaf, UnaryOperator<String> key, Predicate<String> whole) {
+        return switch (leaf) {
+            case Condition.Written(var formula) -> new Condition.Written(Names.renamed(formula, key, whole));
+            case Condition.StageIs it -> it;
+            case Condition.RoleIs it -> it;
+            case Condition.Shared(var shared) -> new Condition.Shared(key.apply(shared));
+            // What is asked of each row has been renamed already.
+            case Condition.OfRows(var section, var quantity, var condition, var whenBlank) ->
+                new Condition.OfRows(key.apply(section), quantity, condition, whenBlank);
+            case Condition.RowCount(var section, var test, var count) ->
+                new Condition.RowCount(key.apply(section), test, count);
+            case Condition.Total(var field, var test, var to, var whenBlank) ->
+                new Condition.Total(key.apply(field), test, renamed(to, key, whole), whenBlank);
+            case Clause clause -> renamed(clause, key, whole);
+        };
+    }
+
+    private static Clause renamed(Clause clause, UnaryOperator<String> key, Predicate<String> whole) {
         String field = key.apply(clause.field());
         return switch (clause) {
             case Clause.Answered ignored -> new Clause.Answered(field);
             case Clause.IsBlank ignored -> new Clause.IsBlank(field);
             case Clause.ChoiceClause it -> new Clause.ChoiceClause(field, it.test(), it.choices(), it.whenBlank());
+            case Clause.SetClause it -> new Clause.SetClause(field, it.test(), it.choices(), it.whenBlank());
+            case Clause.CountClause it -> new Clause.CountClause(field, it.test(), it.count(), it.whenBlank());
             case Clause.TextClause it ->
                 new Clause.TextClause(field, it.test(), it.text(), it.matchCase(), it.whenBlank());
             case Clause.LengthClause it -> new Clause.LengthClause(field, it.test(), it.length(), it.whenBlank());
             case Clause.BandClause it -> new Clause.BandClause(field, it.bands(), it.whenBlank());
-            case Clause.Comparison it -> new Clause.Comparison(field, it.test(), renamed(it.to(), key), it.whenBlank());
+            case Clause.Comparison it ->
+                new Clause.Comparison(field, it.test(), renamed(it.to(), key, whole), it.whenBlank());
             case Clause.Between it ->
                 new Clause.Between(
                         field,
                         it.outside(),
-                        renamed(it.from(), key),
+                        renamed(it.from(), key, whole),
                         it.fromIncluded(),
-                        renamed(it.to(), key),
+                        renamed(it.to(), key, whole),
                         it.toIncluded(),
                         it.whenBlank());
         };
     }
 
-    private static Operand renamed(Operand operand, UnaryOperator<String> key) {
-        return operand instanceof Operand.FieldOperand(var other)
-                ? new Operand.FieldOperand(key.apply(other))
-                : operand;
+    private static Operand renamed(Operand operand, UnaryOperator<String> key, Predicate<String> whole) {
+        return switch (operand) {
+            case Operand.FieldOperand(var other) -> new Operand.FieldOperand(key.apply(other));
+            case Operand.FormulaOperand(var formula) -> new Operand.FormulaOperand(Names.renamed(formula, key, whole));
+            default -> operand;
+        };
     }
 
     /**
      * The condition with each leaf replaced. A leaf that becomes null is left out; a group of which nothing is left goes
-     * too. Null when nothing is left at all, and the aspect returns to its plain default.
+     * too, and so does what is asked of rows when nothing is left of it. Null when nothing is left at all, and the
+     * aspect returns to its plain default.
      */
     public static @Nullable Condition rewrite(@Nullable Condition condition, Rewriting rewriting) {
         return switch (condition) {
             case null -> null;
             case Condition.Always always -> always;
             case Condition.Never never -> never;
+            case Condition.OfRows it -> {
+                Condition inner = rewrite(it.condition(), rewriting);
+                yield inner == null
+                        ? null
+                        : rewriting.rewrite(new Condition.OfRows(it.section(), it.quantity(), inner, it.whenBlank()));
+            }
             case Condition.Leaf leaf -> rewriting.rewrite(leaf);
             case Condition.Group group -> {
                 List<Condition> kept = new ArrayList<>();
@@ -119,6 +136,7 @@ public final class References {
 
     /** What becomes of one leaf; null to leave it out. */
     public interface Rewriting {
-        Condition.@Nullable Leaf rewrite(Condition.Leaf leaf);
+        @Nullable
+        Condition rewrite(Condition.Leaf leaf);
     }
 }

@@ -1,6 +1,7 @@
 package loesscape.core.model;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -9,11 +10,40 @@ import java.util.List;
  * @param title the name of the document
  * @param subtitle a line under the title; may be empty
  * @param pages in reading order; at least one
+ * @param roles who takes part, by the order of their turns; empty where nobody is told apart
+ * @param conditions the shared conditions, by key
+ * @param lists the lookup lists, by key
+ * @param finish what has to hold before the document can be finished, beyond required answers and checks
  */
-public record Template(String title, @MayBeLeftOut String subtitle, List<Page> pages) {
+public record Template(
+        String title,
+        @MayBeLeftOut String subtitle,
+        List<Page> pages,
+        @MayBeLeftOut List<Role> roles,
+        @MayBeLeftOut List<SharedCondition> conditions,
+        @MayBeLeftOut List<LookupList> lists,
+        @MayBeLeftOut List<FinishRule> finish) {
 
     public Template {
         pages = List.copyOf(pages);
+        roles = roles.stream()
+                .sorted(Comparator.comparingInt(Role::order).thenComparing(Role::key))
+                .toList();
+        conditions = conditions.stream()
+                .sorted(Comparator.comparing(SharedCondition::key))
+                .toList();
+        lists = lists.stream().sorted(Comparator.comparing(LookupList::key)).toList();
+        finish = List.copyOf(finish);
+    }
+
+    /** A template of pages alone. */
+    public static Template of(String title, List<Page> pages) {
+        return new Template(title, "", pages, List.of(), List.of(), List.of(), List.of());
+    }
+
+    /** This template with other pages. */
+    public Template withPages(List<Page> others) {
+        return new Template(title, subtitle, others, roles, conditions, lists, finish);
     }
 
     /** Every page, section and item in reading order, each before what it holds. */
@@ -21,12 +51,20 @@ public record Template(String title, @MayBeLeftOut String subtitle, List<Page> p
         List<Node> nodes = new ArrayList<>();
         for (Page page : pages) {
             nodes.add(page);
-            for (Section section : page.sections()) {
-                nodes.add(section);
-                nodes.addAll(section.items());
-            }
+            page.sections().forEach(section -> collect(section, nodes));
         }
         return nodes;
+    }
+
+    private static void collect(Section section, List<Node> nodes) {
+        nodes.add(section);
+        for (Item item : section.items()) {
+            if (item instanceof Section inner) {
+                collect(inner, nodes);
+            } else {
+                nodes.add(item);
+            }
+        }
     }
 
     /** Every field in reading order. */

@@ -1,12 +1,13 @@
 package loesscape.core.model;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
+import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
 
 /** The rules every template keeps. What passes can be evaluated, edited and stored without further checks. */
@@ -15,23 +16,40 @@ public final class Validation {
     /** The most pages, sections and items together. */
     public static final int MOST_NODES = 10_000;
 
+    /** The most shared conditions. */
+    public static final int MOST_CONDITIONS = 1_000;
+
+    private static final int MOST_OTHERS = 100;
     private static final int MOST_PROBLEMS = 100;
+    private static final int MOST_RULES = 100;
+    private static final Pattern FILE = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
 
     private final Template template;
+    private final Lexicon lexicon;
     private final List<Problem> problems = new ArrayList<>();
     private final Map<String, String> pathOfKey = new HashMap<>();
-    private final Map<String, Field> fields = new HashMap<>();
+    private final Texts texts = new Texts(this::report);
 
     private Validation(Template template) {
         this.template = template;
+        this.lexicon = Lexicon.of(template);
     }
 
     /** Everything that is wrong with a template, in document order; empty when it is valid. */
     public static List<Problem> of(Template template) {
+        if (size(template) > MOST_NODES) {
+            return List.of(new Problem(
+                    "/pages",
+                    "There are %d pages, sections and items; the most is %d.".formatted(size(template), MOST_NODES)));
+        }
         Validation validation = new Validation(template);
         validation.run();
         List<Problem> found = validation.problems;
         return List.copyOf(found.subList(0, Math.min(found.size(), MOST_PROBLEMS)));
+    }
+
+    private static int size(Template template) {
+        return template.nodes().size();
     }
 
     /** The template itself, if it is valid. */
@@ -44,7 +62,6 @@ public final class Validation {
     }
 
     private void run() {
-        Texts texts = new Texts(this::report);
         texts.line("/title", template.title());
         texts.line("/subtitle", template.subtitle());
         if (template.title().isBlank()) {
@@ -53,57 +70,110 @@ public final class Validation {
         if (template.pages().isEmpty()) {
             report("/pages", "The document has no page; it needs at least one.");
         }
-        List<Node> nodes = template.nodes();
-        if (nodes.size() > MOST_NODES) {
-            report(
-                    "/pages",
-                    "There are %d pages, sections and items; the most is %d.".formatted(nodes.size(), MOST_NODES));
+        if (template.conditions().size() > MOST_CONDITIONS) {
+            report("/conditions", "There are more than %d shared conditions.".formatted(MOST_CONDITIONS));
             return;
         }
-        template.fields().forEach(field -> fields.putIfAbsent(field.key(), field));
-        eachWithPath((path, node) -> {
-            key(path, node.key());
-            switch (node) {
-                case Page page -> texts.line(path + "/title", page.title());
-                case Section section -> {
-                    texts.line(path + "/title", section.title());
-                    texts.paragraph(path + "/help", section.help());
-                }
-                case Field field -> field(path, field, texts);
-                case Notice notice -> texts.paragraph(path + "/text", notice.text());
-                case Indicator indicator -> indicator(path, indicator, texts);
+        List<String> circle = SharedConditions.cycle(template);
+        if (!circle.isEmpty()) {
+            report(
+                    "/conditions",
+                    "These shared conditions use each other in a circle: %s. Take one of them out of another."
+                            .formatted(String.join(" → ", circle)));
+            return;
+        }
+        for (int p = 0; p < template.pages().size(); p++) {
+            Page page = template.pages().get(p);
+            String path = "/pages/" + p;
+            node(path, page);
+            texts.line(path + "/title", page.title());
+            for (int s = 0; s < page.sections().size(); s++) {
+                section(path + "/sections/" + s, page.sections().get(s), 0);
             }
-            for (Aspect aspect : Aspect.values()) {
-                Condition condition = aspect.of(node);
-                if (condition != null) {
-                    new ConditionCheck(fields, this::report)
-                            .check(path + "/" + aspect.name().toLowerCase(java.util.Locale.ROOT), condition);
-                }
-            }
-        });
+        }
+        sharedConditions();
+        lists();
+        roles();
+        finish();
         if (problems.isEmpty()) {
             cycle();
         }
     }
 
-    private void eachWithPath(Visitor visitor) {
-        for (int p = 0; p < template.pages().size(); p++) {
-            Page page = template.pages().get(p);
-            String pagePath = "/pages/" + p;
-            visitor.visit(pagePath, page);
-            for (int s = 0; s < page.sections().size(); s++) {
-                Section section = page.sections().get(s);
-                String sectionPath = pagePath + "/sections/" + s;
-                visitor.visit(sectionPath, section);
-                for (int i = 0; i < section.items().size(); i++) {
-                    visitor.visit(sectionPath + "/items/" + i, section.items().get(i));
-                }
+    /** What every node has: a key and conditions. */
+    private void node(String path, Node node) {
+        key(path, node.key());
+        for (Logic.Place place : Logic.conditions(node)) {
+            condition(path + place.path(), place.condition(), lexicon.rowsAround(node.key()));
+        }
+        List<LookRule> looks = Logic.looks(node);
+        atMost(path + "/looks", looks.size(), MOST_RULES, "looks");
+        for (int i = 0; i < looks.size(); i++) {
+            look(path + "/looks/" + i + "/look", looks.get(i).look());
+            if (looks.get(i).extent() == LookRule.Extent.ROW
+                    && !(node instanceof Field && lexicon.rowsAround(node.key()) != null)) {
+                report(path + "/looks/" + i + "/extent", "Only a field in rows can give its row a look.");
             }
         }
     }
 
-    private interface Visitor {
-        void visit(String path, Node node);
+    private void condition(String path, Condition condition, @Nullable String within) {
+        new ConditionCheck(lexicon, within, this::report).check(path, condition);
+    }
+
+    private void section(String path, Section section, int depth) {
+        node(path, section);
+        texts.line(path + "/title", section.title());
+        texts.paragraph(path + "/help", section.help());
+        folding(path, section.folding());
+        Section.Rows rows = section.rows();
+        if (rows != null) {
+            if (rows.most() < 1 || rows.most() > Section.Rows.MOST || rows.least() < 0 || rows.least() > rows.most()) {
+                report(
+                        path + "/rows",
+                        "A section has 0 to %d rows, and the most is not below the least."
+                                .formatted(Section.Rows.MOST));
+            }
+            if (lexicon.rowsAround(section.key()) != null) {
+                report(path + "/rows", "A section in rows cannot repeat itself.");
+            }
+        }
+        for (int i = 0; i < section.items().size(); i++) {
+            String at = path + "/items/" + i;
+            Item item = section.items().get(i);
+            if (item instanceof Section inner) {
+                if (depth > 0) {
+                    report(at, "Sections stand in sections one deep; this one is deeper.");
+                }
+                section(at, inner, depth + 1);
+            } else {
+                node(at, item);
+                item(at, item);
+            }
+        }
+    }
+
+    private void item(String path, Item item) {
+        switch (item) {
+            case Field field -> field(path, field);
+            case Notice notice -> {
+                texts.paragraph(path + "/text", notice.text());
+                folding(path, notice.folding());
+            }
+            case Indicator indicator -> {
+                folding(path, indicator.folding());
+                indicator(path, indicator);
+            }
+            case Picture picture -> picture(path, picture);
+            case Divider ignored -> {}
+            case Section ignored -> throw new IllegalStateException("Sections are looked at on their own");
+        }
+    }
+
+    private void folding(String path, Folding folding) {
+        if (folding.milliseconds() < 0 || folding.milliseconds() > Folding.LONGEST) {
+            report(path + "/folding/milliseconds", "A motion takes 0 to %d milliseconds.".formatted(Folding.LONGEST));
+        }
     }
 
     private void key(String path, String key) {
@@ -120,172 +190,263 @@ public final class Validation {
         }
     }
 
-    private void field(String path, Field field, Texts texts) {
+    private void field(String path, Field field) {
         texts.line(path + "/label", field.label());
         if (field.label().isBlank()) {
             report(path + "/label", "The field has no label; give it one.");
         }
         texts.paragraph(path + "/help", field.help());
-        kind(path + "/kind", field.kind(), texts);
+        folding(path, field.folding());
+        new KindCheck(lexicon, texts, this::report).check(path + "/kind", field);
+        if (!field.role().isEmpty() && lexicon.role(field.role()) == null) {
+            report(path + "/role", "There is no role “%s”.".formatted(Texts.shortened(field.role())));
+        }
+        value(path + "/value", field);
+        atMost(path + "/checks", field.checks().size(), MOST_RULES, "checks");
+        for (int i = 0; i < field.checks().size(); i++) {
+            message(path + "/checks/" + i + "/message", field.checks().get(i).message());
+        }
         if (!field.bands().isEmpty()) {
             if (!field.kind().isNumeric()) {
-                report(path + "/bands", "Only numbers and amounts of money have bands.");
+                report(path + "/bands", "Only numbers, amounts of money and ratings have bands.");
             }
-            bands(path + "/bands", field.bands(), texts);
+            bands(path + "/bands", field.bands());
         }
     }
 
-    private void kind(String path, FieldKind kind, Texts texts) {
-        switch (kind) {
-            case FieldKind.Text text -> text(path, text.placeholder(), text.longest(), texts);
-            case FieldKind.LongText text -> text(path, text.placeholder(), text.longest(), texts);
-            case FieldKind.Number number -> {
-                texts.line(path + "/unit", number.unit());
-                if (number.decimals() < 0 || number.decimals() > 10) {
-                    report(path + "/decimals", "A number has 0 to 10 decimals.");
+    private void message(String path, String message) {
+        texts.line(path, message);
+        if (message.isBlank()) {
+            report(path, "Say what is to be done; there is no message.");
+        }
+    }
+
+    private void value(String path, Field field) {
+        switch (field.value()) {
+            case null -> {}
+            case FieldValue.Starting(var answer) -> {
+                if (field.kind().isGiven() || answer.isBlank()) {
+                    report(path, "This field cannot begin with that answer.");
                 }
-                limits(path, number.lower(), number.upper());
+                texts.paragraph(path + "/answer", answer);
             }
-            case FieldKind.Money money -> {
-                if (!Currencies.isKnown(money.currency())) {
-                    report(
-                            path + "/currency",
-                            "“%s” is not a currency code of ISO 4217, such as EUR."
-                                    .formatted(Texts.shortened(money.currency())));
-                }
-                limits(path, money.lower(), money.upper());
-            }
-            case FieldKind.Email() -> {}
-            case FieldKind.Phone(var region) -> {
-                if (!region.isEmpty() && !Addresses.isRegion(region)) {
-                    report(
-                            path + "/region",
-                            "“%s” is not a country by two letters of ISO 3166-1, such as NL."
-                                    .formatted(Texts.shortened(region)));
-                }
-            }
-            case FieldKind.WebAddress() -> {}
-            case FieldKind.YesNo() -> {}
-            case FieldKind.OneChoice one -> choices(path + "/choices", one.choices(), texts);
-            case FieldKind.Date date -> {
-                if (date.earliest() != null
-                        && date.latest() != null
-                        && date.latest().isBefore(date.earliest())) {
-                    report(path + "/latest", "The latest day lies before the earliest.");
+            case FieldValue.WorkedOut(var formula, var ignored) -> {
+                Type wanted = workedOut(field.kind());
+                if (wanted == null) {
+                    report(path, "An answer of this kind cannot be worked out.");
+                } else {
+                    new FormulaCheck(lexicon, lexicon.rowsAround(field.key()), this::report)
+                            .check(path + "/formula", formula, wanted, "This field takes " + wanted.words());
                 }
             }
         }
     }
 
-    private void text(String path, String placeholder, int longest, Texts texts) {
-        texts.line(path + "/placeholder", placeholder);
-        if (longest < 0 || longest > Texts.LONGEST_ANSWER) {
-            report(
-                    path + "/longest",
-                    "The longest answer is 0 (no limit) to %d characters.".formatted(Texts.LONGEST_ANSWER));
-        }
+    /** The type a formula has to give for a kind of field; null for kinds that cannot be worked out. */
+    private @Nullable Type workedOut(FieldKind kind) {
+        return switch (kind) {
+            case FieldKind.SeveralChoices ignored -> null;
+            case FieldKind.Lookup ignored -> null;
+            case FieldKind.DateSigned ignored -> null;
+            case FieldKind.Signature ignored -> null;
+            case FieldKind.Initials ignored -> null;
+            case FieldKind.Attachment ignored -> null;
+            case FieldKind.Picture ignored -> null;
+            case FieldKind.Payment ignored -> null;
+            default -> FormulaTypes.of(kind, lexicon);
+        };
     }
 
-    private void limits(String path, @Nullable Bound lower, @Nullable Bound upper) {
-        number(path + "/lower/at", lower == null ? null : lower.at());
-        number(path + "/upper/at", upper == null ? null : upper.at());
-        if (lower != null && upper != null) {
-            int order = lower.at().compareTo(upper.at());
-            if (order > 0 || (order == 0 && !(lower.included() && upper.included()))) {
-                report(path + "/upper", "No number lies between these limits; the upper one must be above the lower.");
-            }
-        }
-    }
-
-    private void number(String path, @Nullable BigDecimal number) {
-        if (number != null && !Numbers.isReasonable(number)) {
-            report(path, "The number is too long; at most %d digits.".formatted(Numbers.MOST_DIGITS));
-        }
-    }
-
-    private void choices(String path, List<Choice> choices, Texts texts) {
-        if (choices.isEmpty()) {
-            report(path, "There is nothing to choose from; add a choice.");
-        }
-        if (choices.size() > MOST_NODES) {
-            report(path, "There are %d choices; the most is %d.".formatted(choices.size(), MOST_NODES));
-            return;
-        }
-        Set<String> ids = new HashSet<>();
-        for (int c = 0; c < choices.size(); c++) {
-            Choice choice = choices.get(c);
-            String at = path + "/" + c;
-            identity(at + "/id", choice.id(), ids);
-            texts.line(at + "/label", choice.label());
-            if (choice.label().isBlank()) {
-                report(at + "/label", "The choice has no label; give it one.");
-            }
-        }
-    }
-
-    private void identity(String path, String id, Set<String> taken) {
-        if (!Keys.isKey(id)) {
-            report(path, "“%s” cannot be an identity; it is spelt like a key.".formatted(Texts.shortened(id)));
-        }
-        if (!taken.add(id)) {
-            report(path, "The identity “%s” is used twice.".formatted(Texts.shortened(id)));
-        }
-    }
-
-    private void indicator(String path, Indicator indicator, Texts texts) {
+    private void indicator(String path, Indicator indicator) {
         texts.line(path + "/label", indicator.label());
-        Field followed = fields.get(indicator.follows());
+        Field followed = followed(path, indicator.follows(), indicator.key());
+        int ways = (indicator.bands().isEmpty() ? 0 : 1)
+                + (indicator.choices().isEmpty() ? 0 : 1)
+                + (indicator.presence() == null ? 0 : 1);
+        if (ways != 1) {
+            report(path, "An indicator shows bands, or choices, or the presence of an answer: one of these.");
+        }
+        if (followed != null && !indicator.bands().isEmpty() && !followed.kind().isNumeric()) {
+            report(path + "/follows", "Bands follow a number; “%s” is none.".formatted(followed.label()));
+        }
+        bands(path + "/bands", indicator.bands());
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < indicator.choices().size(); i++) {
+            Indicator.ChoiceSign each = indicator.choices().get(i);
+            String at = path + "/choices/" + i;
+            sign(at + "/sign", each.sign());
+            if (!seen.add(each.choice())) {
+                report(at + "/choice", "This choice is there twice.");
+            }
+            if (followed != null && !lexicon.choices(followed).contains(each.choice())) {
+                report(
+                        at + "/choice",
+                        "“%s” has no choice “%s”.".formatted(followed.label(), Texts.shortened(each.choice())));
+            }
+        }
+        Indicator.Presence presence = indicator.presence();
+        if (presence != null) {
+            sign(path + "/presence/answered", presence.answered());
+            sign(path + "/presence/blank", presence.blank());
+        }
+    }
+
+    /** The field something follows; it must be there, and stand in the same rows or outside of rows. */
+    private @Nullable Field followed(String path, String key, String follower) {
+        Field followed = lexicon.field(key);
         if (followed == null) {
-            report(path + "/follows", "There is no field “%s”.".formatted(Texts.shortened(indicator.follows())));
-        } else if (!followed.kind().isNumeric()) {
+            report(path + "/follows", "There is no field “%s”.".formatted(Texts.shortened(key)));
+            return null;
+        }
+        String rows = lexicon.rowsAround(key);
+        if (rows != null && !rows.equals(lexicon.rowsAround(follower))) {
             report(
                     path + "/follows",
-                    "An indicator follows a number or an amount; “%s” is neither.".formatted(followed.label()));
+                    "“%s” stands in rows; only what stands in the same rows can follow it."
+                            .formatted(followed.label()));
         }
-        if (indicator.bands().isEmpty()) {
-            report(path + "/bands", "The indicator has no band; it needs at least one.");
-        }
-        bands(path + "/bands", indicator.bands(), texts);
+        return followed;
     }
 
-    private void bands(String path, List<Band> bands, Texts texts) {
-        Set<String> ids = new HashSet<>();
-        BigDecimal edge = null;
+    private void picture(String path, Picture picture) {
+        texts.line(path + "/label", picture.label());
+        file(path + "/file", picture.file());
+        folding(path, picture.folding());
+        if (!picture.follows().isEmpty()) {
+            Field followed = followed(path, picture.follows(), picture.key());
+            if (followed != null && !(followed.kind() instanceof FieldKind.Picture)) {
+                report(path + "/follows", "“%s” does not take a picture.".formatted(followed.label()));
+            }
+        }
+    }
+
+    private void file(String path, String file) {
+        if (!file.isEmpty() && !FILE.matcher(file).matches()) {
+            report(path, "“%s” is not the name of a file beside the template.".formatted(Texts.shortened(file)));
+        }
+    }
+
+    private void sign(String path, Sign sign) {
+        texts.line(path + "/label", sign.label());
+        look(path + "/look", sign.look());
+        file(path + "/picture", sign.picture());
+    }
+
+    private void look(String path, Look look) {
+        texts.line(path + "/words", look.words());
+        Look.Colours colours = look.colours();
+        if (colours == null) {
+            return;
+        }
+        for (String colour : List.of(colours.text(), colours.fill(), colours.border())) {
+            if (!Contrast.isColour(colour)) {
+                report(path + "/colours", "“%s” is not a colour like #1f6f8b.".formatted(Texts.shortened(colour)));
+                return;
+            }
+        }
+        double ratio = Contrast.of(colours.text(), colours.fill());
+        if (ratio < Contrast.LEAST && colours.despite().isBlank()) {
+            report(
+                    path + "/colours",
+                    "Text in %s on %s has a contrast of %.2f to 1; %.1f is the least (WCAG 2.2, 1.4.3). Choose other colours, or say why these are needed."
+                            .formatted(colours.text(), colours.fill(), ratio, Contrast.LEAST));
+        }
+        texts.line(path + "/colours/despite", colours.despite());
+    }
+
+    private void bands(String path, List<Band> bands) {
+        Bands.check(path, bands, texts, this::report);
         for (int b = 0; b < bands.size(); b++) {
-            Band band = bands.get(b);
-            String at = path + "/" + b;
-            identity(at + "/id", band.id(), ids);
-            texts.line(at + "/label", band.label());
-            Bound upTo = band.upTo();
-            boolean last = b == bands.size() - 1;
-            if (upTo == null) {
-                if (!last) {
-                    report(at, "Only the last band is without an end; say where this one ends (upTo).");
-                }
-                continue;
-            }
-            if (last) {
-                report(at + "/upTo", "The last band has no end; leave out its upTo.");
-            }
-            number(at + "/upTo/at", upTo.at());
-            if (edge != null && edge.compareTo(upTo.at()) >= 0) {
+            look(path + "/" + b + "/look", bands.get(b).look());
+            file(path + "/" + b + "/picture", bands.get(b).picture());
+        }
+    }
+
+    private void sharedConditions() {
+        for (int i = 0; i < template.conditions().size(); i++) {
+            SharedCondition each = template.conditions().get(i);
+            String path = "/conditions/" + i;
+            key(path, each.key());
+            texts.line(path + "/name", each.name());
+            Set<String> rows = lexicon.rowsLookedAt(each.condition());
+            if (rows.size() > 1) {
                 report(
-                        at + "/upTo/at",
-                        "Each band ends above the one before; %s does not lie above %s."
-                                .formatted(Numbers.plain(upTo.at()), Numbers.plain(edge)));
+                        path + "/condition",
+                        "This looks at the rows of several sections at once; it can look at one's.");
             }
-            edge = upTo.at();
+            condition(
+                    path + "/condition",
+                    each.condition(),
+                    rows.isEmpty() ? null : rows.iterator().next());
+        }
+    }
+
+    private void lists() {
+        atMost("/lists", template.lists().size(), MOST_OTHERS, "lookup lists");
+        Set<String> keys = new HashSet<>();
+        for (int i = 0; i < template.lists().size(); i++) {
+            LookupListCheck.check("/lists/" + i, template.lists().get(i), keys, texts, this::report);
+        }
+    }
+
+    private void roles() {
+        atMost("/roles", template.roles().size(), MOST_OTHERS, "roles");
+        Set<String> keys = new HashSet<>();
+        for (int i = 0; i < template.roles().size(); i++) {
+            Role role = template.roles().get(i);
+            String path = "/roles/" + i;
+            if (!Keys.isKey(role.key()) || !keys.add(role.key())) {
+                report(
+                        path + "/key",
+                        "“%s” cannot be the key of a role, or is used twice.".formatted(Texts.shortened(role.key())));
+            }
+            texts.line(path + "/name", role.name());
+            if (role.name().isBlank()) {
+                report(path + "/name", "The role has no name; give it one.");
+            }
+            Condition takesPart = role.takesPart();
+            if (takesPart != null) {
+                condition(path + "/takesPart", takesPart, null);
+            }
+        }
+    }
+
+    private void finish() {
+        atMost("/finish", template.finish().size(), MOST_RULES, "conditions for finishing");
+        for (int i = 0; i < template.finish().size(); i++) {
+            FinishRule rule = template.finish().get(i);
+            condition("/finish/" + i + "/when", rule.when(), null);
+            message("/finish/" + i + "/message", rule.message());
+        }
+    }
+
+    private void atMost(String path, int count, int most, String what) {
+        if (count > most) {
+            report(path, "There are %d %s; the most is %d.".formatted(count, what, most));
         }
     }
 
     private void cycle() {
         List<String> cycle = Dependencies.of(template).cycle();
-        if (!cycle.isEmpty()) {
-            report(pathOfKey.getOrDefault(cycle.getFirst(), "") + "/shown", Cycles.sentence(template, cycle));
+        if (cycle.isEmpty()) {
+            return;
         }
+        Map<String, Node> nodes = new HashMap<>();
+        template.nodes().forEach(node -> nodes.put(node.key(), node));
+        Node first = nodes.get(cycle.getFirst());
+        String where = first == null
+                ? ""
+                : Logic.uses(first, lexicon).stream()
+                        .filter(use -> use.decides() && use.sources().contains(cycle.get(1)))
+                        .map(Logic.Use::path)
+                        .findFirst()
+                        .orElse("/shown");
+        report(pathOfKey.getOrDefault(cycle.getFirst(), "") + where, Cycles.sentence(template, cycle));
     }
 
     private void report(String path, String message) {
-        problems.add(new Problem(path, message));
+        if (problems.size() <= MOST_PROBLEMS) {
+            problems.add(new Problem(path, message));
+        }
     }
 }

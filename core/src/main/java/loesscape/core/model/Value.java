@@ -3,6 +3,8 @@ package loesscape.core.model;
 import java.math.BigDecimal;
 import java.text.Normalizer;
 import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
 
 /**
  * The value of a field. Values of different kinds are never equal, and {@link Blank} is the absence of a value for
@@ -55,6 +57,69 @@ public sealed interface Value {
     /** A day of the calendar, without a time or a time zone. */
     record Date(LocalDate date) implements Value {}
 
-    /** The chosen choice, by its identity (see {@link Choice#id()}), not by its label. */
-    record Chosen(String choice) implements Value {}
+    /** A time of the day, without a time zone. */
+    record Time(LocalTime time) implements Value {}
+
+    /**
+     * The chosen choice.
+     *
+     * @param choice its identity (see {@link Choice#id()}), not its label; the text of the cell where it was looked up
+     * @param words the filler's own words where the choice is {@link Choice#OTHER}; empty otherwise
+     */
+    record Chosen(String choice, String words) implements Value {
+
+        /** A choice that needs no words. */
+        public Chosen(String choice) {
+            this(choice, "");
+        }
+    }
+
+    /**
+     * Several chosen choices.
+     *
+     * @param choices their identities, each once, in the order in which they are offered; at least one
+     * @param words the filler's own words where {@link Choice#OTHER} is among them; empty otherwise
+     */
+    record ChosenSet(List<String> choices, String words) implements Value {
+
+        public ChosenSet {
+            choices = List.copyOf(choices);
+            if (choices.isEmpty()) {
+                throw new IllegalArgumentException("An empty set is blank, not a set of choices");
+            }
+        }
+    }
+
+    /** A signature or initials that are there; {@code reference} says where they are kept or what was written. */
+    record Signed(String reference) implements Value {}
+
+    /** Files that were handed in; at least one. */
+    record Files(List<File> files) implements Value {
+
+        public Files {
+            files = List.copyOf(files);
+        }
+    }
+
+    /**
+     * A file that was handed in.
+     *
+     * @param id where it is kept
+     * @param bytes its size
+     * @param name the name it came with
+     */
+    record File(String id, int bytes, String name) {}
+
+    /**
+     * A payment that was made.
+     *
+     * @param amount in the currency of its field
+     * @param reference by which the payment desk knows it
+     */
+    record Paid(BigDecimal amount, String reference) implements Value {
+
+        public Paid {
+            amount = Numbers.canonical(amount);
+        }
+    }
 }

@@ -3,8 +3,10 @@ package loesscape.core.wording;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Currencies;
 import loesscape.core.model.FieldKind;
@@ -26,21 +28,38 @@ public final class Display {
             case Value.Number(var number) -> number(kind, number);
             case Value.YesNo(var yes) -> yes ? "Yes" : "No";
             case Value.Date(var date) -> day(date);
-            case Value.Chosen(var choice) -> choice(kind, choice);
+            case Value.Time(var time) -> time(time);
+            case Value.Chosen(var choice, var words) -> words.isEmpty() ? choice(kind, choice) : words;
+            case Value.ChosenSet(var choices, var words) ->
+                choices.stream()
+                        .map(choice -> choice.equals(Choice.OTHER) && !words.isEmpty() ? words : choice(kind, choice))
+                        .collect(Collectors.joining(", "));
+            case Value.Signed ignored -> "Signed";
+            case Value.Files(var files) -> files.stream().map(Value.File::name).collect(Collectors.joining(", "));
+            case Value.Paid(var amount, var ignored) -> number(kind, amount);
         };
     }
 
     /** A number with the unit or currency of its field. */
     public static String number(FieldKind kind, BigDecimal number) {
         return switch (kind) {
-            case FieldKind.Money money -> {
-                int decimals = Math.max(Currencies.decimals(money.currency()), Math.max(0, number.scale()));
-                yield Currencies.sign(money.currency()) + " "
-                        + number.setScale(decimals, RoundingMode.UNNECESSARY).toPlainString();
-            }
+            case FieldKind.Money money -> money(money.currency(), number);
+            case FieldKind.Payment payment -> money(payment.currency(), number);
+            case FieldKind.Rating(var most) -> Numbers.plain(number) + " of " + most;
             case FieldKind.Number it when !it.unit().isEmpty() -> Numbers.plain(number) + " " + it.unit();
             default -> Numbers.plain(number);
         };
+    }
+
+    private static String money(String currency, BigDecimal number) {
+        int decimals = Math.max(Currencies.decimals(currency), Math.max(0, number.scale()));
+        return Currencies.sign(currency) + " "
+                + number.setScale(decimals, RoundingMode.UNNECESSARY).toPlainString();
+    }
+
+    /** A time of the day: 09:30, with seconds where there are any. */
+    public static String time(LocalTime time) {
+        return time.toString();
     }
 
     /** A day written out: 24 November 2026. */

@@ -30,8 +30,38 @@ public final class Limits {
             case FieldKind.Email() -> limits.add("an e-mail address");
             case FieldKind.Phone ignored -> limits.add("a telephone number");
             case FieldKind.WebAddress() -> limits.add("a web address");
+            case FieldKind.Rating(var most) -> limits.add("from 1 to " + most);
+            case FieldKind.Time it -> {
+                if (it.earliest() != null) {
+                    limits.add(Display.time(it.earliest()) + " or later");
+                }
+                if (it.latest() != null) {
+                    limits.add(Display.time(it.latest()) + " or earlier");
+                }
+            }
+            case FieldKind.SeveralChoices it -> {
+                if (it.least() > 1) {
+                    limits.add("at least " + it.least() + " choices");
+                }
+                if (it.most() > 0) {
+                    limits.add("at most " + it.most() + (it.most() == 1 ? " choice" : " choices"));
+                }
+            }
+            case FieldKind.Attachment it -> {
+                limits.add("at most " + it.most() + (it.most() == 1 ? " file" : " files"));
+                limits.add("each up to " + it.largest() + " MB");
+                if (!it.endings().isEmpty()) {
+                    limits.add("of the kinds " + String.join(", ", it.endings()));
+                }
+            }
+            case FieldKind.Picture(var largest) -> limits.add("a PNG or JPEG picture up to " + largest + " MB");
             case FieldKind.YesNo() -> {}
             case FieldKind.OneChoice ignored -> {}
+            case FieldKind.Lookup ignored -> {}
+            case FieldKind.DateSigned() -> {}
+            case FieldKind.Signature() -> {}
+            case FieldKind.Initials() -> {}
+            case FieldKind.Payment ignored -> {}
         }
         return String.join(" and ", limits);
     }

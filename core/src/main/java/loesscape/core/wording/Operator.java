@@ -23,6 +23,11 @@ public enum Operator {
     OUTSIDE("is outside"),
     IN_BAND("is in the band"),
     LENGTH("has a length that"),
+    INCLUDES("includes"),
+    DOES_NOT_INCLUDE("does not include"),
+    INCLUDES_ALL("includes all of"),
+    IS_EXACTLY("is exactly"),
+    CHOSEN("has a number chosen that"),
     ANSWERED("is answered"),
     BLANK("is blank");
 
@@ -32,6 +37,10 @@ public enum Operator {
     private static final List<Operator> ORDERED =
             List.of(AT_LEAST, MORE, AT_MOST, LESS, EQUAL, NOT_EQUAL, BETWEEN, OUTSIDE, ANSWERED, BLANK);
 
+    private static final List<Operator> SETS =
+            List.of(INCLUDES, DOES_NOT_INCLUDE, INCLUDES_ALL, IS_EXACTLY, ANSWERED, BLANK);
+    private static final List<Operator> PRESENCE = List.of(ANSWERED, BLANK);
+
     private final String words;
 
     Operator(String words) {
@@ -40,16 +49,23 @@ public enum Operator {
 
     /** The verb as it stands in a sentence about a field of the given kind. */
     public String words(FieldKind kind) {
-        if (!(kind instanceof FieldKind.Date)) {
+        if (kind instanceof FieldKind.Signature
+                || kind instanceof FieldKind.Initials
+                || kind instanceof FieldKind.Attachment
+                || kind instanceof FieldKind.Picture) {
+            return this == ANSWERED ? "is present" : this == BLANK ? "is absent" : words;
+        }
+        if (!kind.isDay() && !(kind instanceof FieldKind.Time)) {
             return words;
         }
+        String on = kind.isDay() ? "on" : "at";
         return switch (this) {
-            case EQUAL -> "is on";
-            case NOT_EQUAL -> "is not on";
+            case EQUAL -> "is " + on;
+            case NOT_EQUAL -> "is not " + on;
             case LESS -> "is before";
-            case AT_MOST -> "is on or before";
+            case AT_MOST -> "is " + on + " or before";
             case MORE -> "is after";
-            case AT_LEAST -> "is on or after";
+            case AT_LEAST -> "is " + on + " or after";
             default -> words;
         };
     }
@@ -61,23 +77,18 @@ public enum Operator {
 
     /** Whether the verb says what is not so; a blank meets it, unless its author says otherwise. */
     boolean isNegative() {
-        return this == IS_NOT || this == NOT_EQUAL || this == DOES_NOT_CONTAIN;
+        return this == IS_NOT || this == NOT_EQUAL || this == DOES_NOT_CONTAIN || this == DOES_NOT_INCLUDE;
     }
 
     /** The verbs that clauses about a field of the given kind can have, the likeliest first. */
     public static List<Operator> of(FieldKind kind) {
-        return switch (kind) {
-            case FieldKind.OneChoice ignored -> CHOICES;
-            case FieldKind.YesNo() -> CHOICES;
-            case FieldKind.Text ignored -> TEXTS;
-            case FieldKind.LongText ignored -> TEXTS;
-            case FieldKind.Email() -> TEXTS;
-            case FieldKind.Phone ignored -> TEXTS;
-            case FieldKind.WebAddress() -> TEXTS;
-            case FieldKind.Number ignored -> ORDERED;
-            case FieldKind.Money ignored -> ORDERED;
-            case FieldKind.Date ignored -> ORDERED;
-        };
+        if (kind.isOneChoice()) {
+            return CHOICES;
+        }
+        if (kind instanceof FieldKind.SeveralChoices) {
+            return SETS;
+        }
+        return kind.isText() ? TEXTS : kind.isOrdered() ? ORDERED : PRESENCE;
     }
 
     /** The verb of a comparison. */
@@ -109,6 +120,14 @@ public enum Operator {
                     case MATCHES -> MATCHES;
                 };
             case Clause.LengthClause ignored -> LENGTH;
+            case Clause.CountClause ignored -> CHOSEN;
+            case Clause.SetClause it ->
+                switch (it.test()) {
+                    case INCLUDES -> INCLUDES;
+                    case DOES_NOT_INCLUDE -> DOES_NOT_INCLUDE;
+                    case INCLUDES_ALL -> INCLUDES_ALL;
+                    case IS_EXACTLY -> IS_EXACTLY;
+                };
             case Clause.BandClause ignored -> IN_BAND;
             case Clause.Comparison it -> of(it.test());
             case Clause.Between it -> it.outside() ? OUTSIDE : BETWEEN;

@@ -12,8 +12,11 @@ public sealed interface Part {
     /** What the sentence is about: shown, required, … */
     record Strong(String text) implements Part {}
 
-    /** The name of a field that is followed. */
+    /** The name of a field or a repeating section that is followed. */
     record FieldName(String key, String text) implements Part {}
+
+    /** The name of a shared condition. */
+    record SharedName(String key, String text) implements Part {}
 
     /** A value that is compared with, or a limit. */
     record Figure(String text) implements Part {}

@@ -7,68 +7,98 @@ import java.util.Objects;
 import java.util.Set;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.Lexicon;
 import loesscape.core.model.Node;
-import loesscape.core.model.References;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
 
 /** Why a node is folded, in a few words: what the fields it follows say now. */
 public final class Reasons {
 
     private final Map<String, Node> nodes = new HashMap<>();
+    private final Lexicon lexicon;
 
     public Reasons(Template template) {
         template.nodes().forEach(node -> nodes.put(node.key(), node));
+        this.lexicon = Lexicon.of(template);
     }
 
-    /** What the reasons look at: how the document stands now. */
+    /** What the reasons look at: how the document stands now. A row is named where something stands in rows. */
     public interface Standing {
 
-        /** Whether a node is shown. */
-        boolean shown(String key);
+        /** Whether a field is shown as it is seen from a row. */
+        boolean shown(String key, String row);
 
-        /** The counting value of a field. */
-        Value counting(String key);
+        /** The counting value of a field as it is seen from a row. */
+        Value counting(String key, String row);
 
-        /** Whether one condition holds. */
-        boolean holds(Condition condition);
+        /** Whether one condition holds, asked in a row of a repeating section or, where that is null, of the document. */
+        boolean holds(Condition condition, @Nullable String within, String row);
     }
 
     /**
      * Why the node's own condition keeps it folded, such as "Purpose is Irrigation"; empty when it does not.
      *
      * @param key of any node
+     * @param row in which the node stands; empty where it stands in none
      */
-    public String folded(String key, Standing standing) {
+    public String folded(String key, String row, Standing standing) {
         Condition condition = Objects.requireNonNull(nodes.get(key), key).shown();
-        if (condition == null || standing.holds(condition)) {
+        String within = lexicon.rowsAround(key);
+        if (condition == null || standing.holds(condition, within, row)) {
             return "";
         }
         Set<String> reasons = new LinkedHashSet<>();
-        collect(condition, standing, reasons);
+        collect(condition, within, row, standing, reasons);
         return reasons.isEmpty() ? "never shown" : String.join(", ", reasons);
     }
 
-    private void collect(Condition condition, Standing standing, Set<String> reasons) {
+    private void collect(
+            Condition condition, @Nullable String within, String row, Standing standing, Set<String> reasons) {
         switch (condition) {
             case Condition.Always() -> {}
             case Condition.Never() -> {}
             case Condition.All(var parts) ->
                 parts.stream()
-                        .filter(part -> !standing.holds(part))
+                        .filter(part -> !standing.holds(part, within, row))
                         .findFirst()
-                        .ifPresent(part -> collect(part, standing, reasons));
-            case Condition.Group group -> group.conditions().forEach(part -> collect(part, standing, reasons));
-            case Condition.Leaf leaf -> References.fields(leaf).forEach(key -> reasons.add(says(key, standing)));
+                        .ifPresent(part -> collect(part, within, row, standing, reasons));
+            case Condition.Group group ->
+                group.conditions().forEach(part -> collect(part, within, row, standing, reasons));
+            case Condition.Shared(var key) -> {
+                SharedCondition shared = lexicon.shared(key);
+                if (shared != null) {
+                    collect(shared.condition(), within, row, standing, reasons);
+                }
+            }
+            case Condition.StageIs ignored -> reasons.add("the document is at another stage");
+            case Condition.RoleIs ignored -> reasons.add("another role is acting");
+            case Condition.OfRows it -> reasons.add(rows(it.section()));
+            case Condition.RowCount it -> reasons.add(rows(it.section()));
+            case Condition.Total it ->
+                reasons.add("the total of "
+                        + Objects.requireNonNull(nodes.get(it.field())).name());
+            case Condition.Leaf leaf ->
+                lexicon.sources(leaf).forEach(key -> reasons.add(says(key, within, row, standing)));
         }
     }
 
-    private String says(String key, Standing standing) {
-        Field field = (Field) Objects.requireNonNull(nodes.get(key), key);
-        if (!standing.shown(key)) {
+    private String rows(String section) {
+        return "the rows of "
+                + Objects.requireNonNull(nodes.get(section), section).name();
+    }
+
+    private String says(String key, @Nullable String within, String row, Standing standing) {
+        String around = lexicon.rowsAround(key);
+        if (!(nodes.get(key) instanceof Field field) || (around != null && !around.equals(within))) {
+            return around == null ? rows(key) : rows(around);
+        }
+        if (!standing.shown(key, row)) {
             return field.name() + " is folded";
         }
-        Value value = standing.counting(key);
+        Value value = standing.counting(key, row);
         return field.name() + " is " + (value.isBlank() ? "blank" : Display.of(field.kind(), value));
     }
 }

@@ -1,26 +1,37 @@
 package loesscape.core.wording;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
+import loesscape.core.model.Check;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
+import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
+import loesscape.core.model.Sign;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Part.BlankRule;
@@ -33,11 +44,11 @@ import loesscape.core.wording.Part.Words;
 public final class Sentences {
 
     private final Template template;
-    private final Map<String, Field> fields = new HashMap<>();
+    private final Lexicon lexicon;
 
     public Sentences(Template template) {
         this.template = template;
-        template.fields().forEach(field -> fields.put(field.key(), field));
+        this.lexicon = Lexicon.of(template);
     }
 
     /** The sentences of every node that has any, by key, in document order. */
@@ -52,21 +63,151 @@ public final class Sentences {
         return all;
     }
 
-    /** The sentences of one node: its conditions, its limits, its bands. */
+    /** The sentences of one node: its conditions, its value, its limits and checks, its looks. */
     public List<Sentence> of(Node node) {
         List<Sentence> sentences = new ArrayList<>(conditions(node));
-        if (node instanceof Field field) {
-            String limits = Limits.words(field.kind());
-            if (!limits.isEmpty()) {
-                sentences.add(plain(List.of(new Strong("Checked: "), new Figure(limits), new Words("."))));
-            }
-            turns(field).forEach(parts -> sentences.add(plain(parts)));
+        switch (node) {
+            case Field field -> field(field, sentences);
+            case Indicator indicator -> sentences.add(plain(follows(indicator)));
+            case Picture picture
+            when !picture.follows().isEmpty() ->
+                sentences.add(plain(List.of(
+                        new Strong("Shows "),
+                        name(picture.follows()),
+                        new Words(picture.file().isEmpty() ? "." : ", a stand-in while there is none."))));
+            case Section section when section.rows() != null -> sentences.add(plain(rows(section.rows())));
+            default -> {}
         }
-        if (node instanceof Indicator indicator) {
-            sentences.add(plain(follows(indicator)));
+        Logic.looks(node).forEach(rule -> sentences.add(plain(look(rule))));
+        if (node instanceof Field field) {
+            turns(field).forEach(parts -> sentences.add(plain(parts)));
         }
         return sentences;
     }
+
+    private void field(Field field, List<Sentence> sentences) {
+        Role role = lexicon.role(field.role());
+        if (role != null) {
+            sentences.add(plain(List.of(new Strong("Answered by "), new Figure(role.name()), new Words("."))));
+        }
+        switch (field.value()) {
+            case null -> {}
+            case FieldValue.Starting(var answer) ->
+                sentences.add(plain(
+                        List.of(new Strong("Begins as "), new Figure(started(field.kind(), answer)), new Words("."))));
+            case FieldValue.WorkedOut(var formula, var overtypable) ->
+                sentences.add(plain(List.of(
+                        new Strong("Worked out: "),
+                        new Figure(formula),
+                        new Words(overtypable ? "; it can be typed over." : "."))));
+        }
+        offered(field, sentences);
+        String limits = Limits.words(field.kind());
+        if (!limits.isEmpty()) {
+            sentences.add(plain(List.of(new Strong("Checked: "), new Figure(limits), new Words("."))));
+        }
+        for (Check check : field.checks()) {
+            List<Part> parts = new ArrayList<>();
+            parts.add(new Strong("Refused"));
+            parts.add(new Words(" when "));
+            parts.addAll(of(check.refusedWhen()));
+            parts.add(new Words(": “" + check.message() + "”"));
+            sentences.add(plain(parts));
+        }
+    }
+
+    private static String started(FieldKind kind, String answer) {
+        return kind.offered().stream().anyMatch(choice -> choice.id().equals(answer))
+                ? Display.choice(kind, answer)
+                : answer;
+    }
+
+    private void offered(Field field, List<Sentence> sentences) {
+        switch (field.kind()) {
+            case FieldKind.Choosing it
+            when it.offer() != null ->
+                sentences.add(plain(List.of(
+                        new Strong("Choices"),
+                        new Words(" follow "),
+                        name(it.offer().parent()),
+                        new Words("."))));
+            case FieldKind.Lookup it -> {
+                LookupList list = lexicon.list(it.list());
+                List<Part> parts = new ArrayList<>();
+                parts.add(new Strong("Choices"));
+                parts.add(new Words(" from "));
+                parts.add(new Figure(list == null ? it.list() : list.name()));
+                String joint = " that fit ";
+                for (String parent : it.filters().values()) {
+                    parts.add(new Words(joint));
+                    parts.add(name(parent));
+                    joint = " and ";
+                }
+                parts.add(new Words("."));
+                sentences.add(plain(parts));
+            }
+            case FieldKind.Payment it ->
+                sentences.add(plain(List.of(new Strong("To be paid: "), new Figure(it.amount()), new Words("."))));
+            default -> {}
+        }
+    }
+
+    private static List<Part> rows(Section.Rows rows) {
+        String least = rows.least() == 0 ? "up to " : rows.least() + " to ";
+        return List.of(
+                new Strong("Repeats: "),
+                new Figure(least + rows.most() + (rows.most() == 1 ? " row" : " rows")),
+                new Words("."));
+    }
+
+    private List<Part> look(LookRule rule) {
+        List<Part> parts = new ArrayList<>();
+        boolean row = rule.extent() == LookRule.Extent.ROW;
+        parts.add(new Strong((row ? "Its row turns " : "Turns ") + look(rule.look())));
+        parts.add(new Words(" when "));
+        parts.addAll(of(rule.when()));
+        parts.add(new Words("."));
+        return parts;
+    }
+
+    /** When a role takes part, as a sentence. */
+    public Sentence takesPart(Role role) {
+        List<Part> parts = new ArrayList<>();
+        parts.add(new Strong(role.name() + " takes part"));
+        Condition condition = role.takesPart();
+        if (condition != null) {
+            parts.add(new Words(" when "));
+            parts.addAll(of(condition));
+        }
+        parts.add(new Words("."));
+        return plain(parts);
+    }
+
+    /** A condition for finishing, as a sentence. */
+    public Sentence finishing(FinishRule rule) {
+        List<Part> parts = new ArrayList<>();
+        parts.add(new Strong("Can be finished"));
+        parts.add(new Words(" when "));
+        parts.addAll(of(rule.when()));
+        parts.add(new Words(": otherwise “" + rule.message() + "”"));
+        return plain(parts);
+    }
+
+    private Field field(String key) {
+        return Objects.requireNonNull(lexicon.field(key), key);
+    }
+
+    private FieldName name(String key) {
+        return new FieldName(key, field(key).name());
+    }
+
+    private FieldName sectionName(String key) {
+        return new FieldName(
+                key, Objects.requireNonNull(lexicon.repeating(key), key).name());
+    }
+
+    /** Stands for whatever is counted, for the words of its comparison. */
+    private static final FieldKind COUNTED = new FieldKind.Number(0, "", null, null);
 
     private static Sentence plain(List<Part> parts) {
         return new Sentence(List.of(), parts);
@@ -127,6 +268,7 @@ public final class Sentences {
             case SHOWN -> "shown";
             case REQUIRED -> "required";
             case EDITABLE -> "editable";
+            case OPEN -> "opened out";
         };
     }
 
@@ -151,11 +293,64 @@ public final class Sentences {
             case Condition.AtLeast(var count, var inner) ->
                 group("at least " + count + " of ", inner, ", ", true, parts);
             case Condition.Written(var formula) -> parts.add(new Figure(formula));
+            case Condition.RoleIs(var roles) -> {
+                parts.add(new Words("the acting role is "));
+                parts.add(new Figure(roles.stream()
+                        .map(key -> {
+                            Role role = lexicon.role(key);
+                            return role == null ? key : role.name();
+                        })
+                        .collect(Collectors.joining(" or "))));
+            }
+            case Condition.Shared(var key) -> shared(key, inGroup, parts);
+            case Condition.OfRows it -> ofRows(it, parts);
+            case Condition.RowCount it -> {
+                parts.add(new Words("the number of rows of "));
+                parts.add(sectionName(it.section()));
+                parts.add(new Words(" " + Operator.of(it.test()).words(COUNTED) + " "));
+                parts.add(new Figure(Integer.toString(it.count())));
+            }
+            case Condition.Total it -> {
+                FieldKind kind = field(it.field()).kind();
+                parts.add(new Words("the total of "));
+                parts.add(name(it.field()));
+                parts.add(new Words(" " + Operator.of(it.test()).words(kind) + " "));
+                parts.add(operand(kind, it.to()));
+                blankRule(it.metWhenBlank(), Operator.of(it.test()).isNegative(), parts);
+            }
             case Condition.StageIs(var stages) -> {
                 parts.add(new Words("the document is "));
                 parts.add(new Figure(stages.stream().map(Sentences::stage).collect(Collectors.joining(" or "))));
             }
             case Clause clause -> clause(clause, parts);
+        }
+    }
+
+    /** A shared condition by its name; one without a name is written out. */
+    private void shared(String key, boolean inGroup, List<Part> parts) {
+        SharedCondition shared = Objects.requireNonNull(lexicon.shared(key), key);
+        if (shared.name().isEmpty()) {
+            write(shared.condition(), inGroup, parts);
+        } else {
+            parts.add(new Part.SharedName(key, shared.name()));
+        }
+    }
+
+    private void ofRows(Condition.OfRows it, List<Part> parts) {
+        parts.add(new Words(
+                switch (it.quantity()) {
+                    case ANY -> "any row of ";
+                    case EVERY -> "every row of ";
+                    case NO -> "no row of ";
+                }));
+        parts.add(sectionName(it.section()));
+        parts.add(new Words(" has "));
+        write(it.condition(), true, parts);
+        boolean usual = it.quantity() == Condition.OfRows.Quantity.NO;
+        if (it.metWhenBlank()) {
+            parts.add(new BlankRule(", also without any row"));
+        } else if (usual) {
+            parts.add(new BlankRule(", and there is a row"));
         }
     }
 
@@ -188,7 +383,7 @@ public final class Sentences {
     }
 
     private void clause(Clause clause, List<Part> parts) {
-        Field field = Objects.requireNonNull(fields.get(clause.field()), clause.field());
+        Field field = field(clause.field());
         FieldKind kind = field.kind();
         parts.add(new FieldName(field.key(), field.name()));
         String verb = " " + Operator.of(clause).words(kind);
@@ -196,6 +391,16 @@ public final class Sentences {
             case Clause.Answered ignored -> parts.add(new Words(verb));
             case Clause.IsBlank ignored -> parts.add(new Words(verb));
             case Clause.ChoiceClause it -> choices(kind, it, parts);
+            case Clause.SetClause it -> {
+                parts.add(new Words(sets(it) + " "));
+                parts.add(new Figure(it.choices().stream()
+                        .map(choice -> Display.choice(kind, choice))
+                        .collect(Collectors.joining(", "))));
+            }
+            case Clause.CountClause it -> {
+                parts.add(new Words(verb + " " + Operator.of(it.test()).words(COUNTED) + " "));
+                parts.add(new Figure(Integer.toString(it.count())));
+            }
             case Clause.TextClause it -> {
                 parts.add(new Words(verb + " "));
                 parts.add(new Figure("“" + it.text() + "”"));
@@ -249,8 +454,9 @@ public final class Sentences {
         return switch (operand) {
             case Operand.NumberOperand(var number) -> new Figure(Display.number(kind, number));
             case Operand.DateOperand(var date) -> new Figure(Display.day(date));
-            case Operand.FieldOperand(var key) ->
-                new FieldName(key, Objects.requireNonNull(fields.get(key), key).name());
+            case Operand.TimeOperand(var time) -> new Figure(Display.time(time));
+            case Operand.FormulaOperand(var formula) -> new Figure(formula);
+            case Operand.FieldOperand(var key) -> name(key);
             case Operand.TodayOperand(var days) -> new Figure(today(days));
         };
     }
@@ -265,11 +471,30 @@ public final class Sentences {
         if (clause instanceof Clause.Answered || clause instanceof Clause.IsBlank) {
             return;
         }
-        if (clause.metWhenBlank()) {
+        boolean negative = Operator.of(clause).isNegative()
+                || (clause instanceof Clause.LengthClause length
+                        && Operator.of(length.test()).isNegative())
+                || (clause instanceof Clause.CountClause count
+                        && Operator.of(count.test()).isNegative());
+        blankRule(clause.metWhenBlank(), negative, parts);
+    }
+
+    private static void blankRule(boolean met, boolean negative, List<Part> parts) {
+        if (met) {
             parts.add(new BlankRule(", also when blank"));
-        } else if (Operator.of(clause).isNegative()) {
+        } else if (negative) {
             parts.add(new BlankRule(", and answered"));
         }
+    }
+
+    private static String sets(Clause.SetClause clause) {
+        boolean several = clause.choices().size() > 1;
+        return switch (clause.test()) {
+            case INCLUDES -> several ? " includes any of" : " includes";
+            case DOES_NOT_INCLUDE -> several ? " includes none of" : " does not include";
+            case INCLUDES_ALL -> several ? " includes all of" : " includes";
+            case IS_EXACTLY -> " is exactly";
+        };
     }
 
     private static List<List<Part>> turns(Field field) {
@@ -297,16 +522,29 @@ public final class Sentences {
         String shade =
                 look.shade() == Look.Shade.PLAIN ? "" : look.shade().name().toLowerCase(java.util.Locale.ROOT);
         String bold = look.bold() ? "bold" : "";
-        String both = shade.isEmpty() || bold.isEmpty() ? shade + bold : shade + " and " + bold;
+        String italic = look.italic() ? "italic" : "";
+        String colours = look.colours() == null ? shade : "coloured";
+        String both =
+                Stream.of(colours, bold, italic).filter(word -> !word.isEmpty()).collect(Collectors.joining(" and "));
         return both.isEmpty() ? "marked" : both;
     }
 
     private List<Part> follows(Indicator indicator) {
-        Field followed = Objects.requireNonNull(fields.get(indicator.follows()), indicator.follows());
         List<Part> parts = new ArrayList<>();
         parts.add(new Strong("Follows "));
-        parts.add(new FieldName(followed.key(), followed.name()));
+        parts.add(name(indicator.follows()));
         parts.add(new Words(": "));
+        Indicator.Presence presence = indicator.presence();
+        if (presence != null) {
+            parts.add(new Words(
+                    said(presence.answered()) + " when answered, " + said(presence.blank()) + " when blank."));
+            return parts;
+        }
+        for (int i = 0; i < indicator.choices().size(); i++) {
+            Indicator.ChoiceSign each = indicator.choices().get(i);
+            parts.add(new Words((i > 0 ? ", " : "") + said(each.sign()) + " for "));
+            parts.add(new Figure(Display.choice(field(indicator.follows()).kind(), each.choice())));
+        }
         for (int i = 0; i < indicator.bands().size(); i++) {
             if (i > 0) {
                 parts.add(new Words(", "));
@@ -321,6 +559,10 @@ public final class Sentences {
         parts.add(new Words(". "));
         parts.add(new BlankRule("Blank shows nothing."));
         return parts;
+    }
+
+    private static String said(Sign sign) {
+        return sign.label().isEmpty() ? "nothing" : sign.label();
     }
 
     /** The range of a band in words: up to 30; over 30 and below 100; from 100. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.util.List;
+import java.util.Map;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
@@ -12,41 +13,41 @@ import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
+import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import org.junit.jupiter.api.Test;
 
 /** Edits on a small document: a purpose, a section that follows it, and fields that follow each other. */
 class EditingTest {
 
-    private static final FieldKind PURPOSES = new FieldKind.OneChoice(
-            List.of(new Choice("household", "Household"), new Choice("irrigation", "Irrigation")),
-            FieldKind.ChoiceLayout.MARKS);
+    private static final FieldKind PURPOSES =
+            FieldKind.OneChoice.of(List.of(Choice.of("household", "Household"), Choice.of("irrigation", "Irrigation")));
     private static final Clause IRRIGATION =
             new Clause.ChoiceClause("purpose", ChoiceTest.IS, List.of("irrigation"), null);
     private static final FieldKind NUMBER = new FieldKind.Number(1, "ha", null, null);
 
-    private final Template permit = new Template(
+    private final Template permit = Template.of(
             "Permit",
-            "",
             List.of(new Page(
                     "page",
                     "",
                     null,
                     List.of(
-                            new Section("start", "Start", "", null, List.of(field("purpose", PURPOSES))),
-                            new Section(
-                                    "water",
-                                    "Water",
-                                    "",
-                                    IRRIGATION,
-                                    List.of(
-                                            field("area", NUMBER),
-                                            field("plan", new FieldKind.Text("", 0))
-                                                    .withShown(new Clause.Answered("area"))))))));
+                            Section.of("start", "Start", List.of(field("purpose", PURPOSES))),
+                            Section.of(
+                                            "water",
+                                            "Water",
+                                            List.of(
+                                                    field("area", NUMBER),
+                                                    field("plan", new FieldKind.Text("", 0))
+                                                            .withShown(new Clause.Answered("area"))))
+                                    .withShown(IRRIGATION)))));
 
     @Test
     void aRenamedChoiceKeepsItsFollowers() {
@@ -77,7 +78,7 @@ class EditingTest {
                 permit,
                 new Edit.SetCondition(
                         List.of("plan"),
-                        Aspect.SHOWN,
+                        List.of(Aspect.SHOWN),
                         new Condition.Written("area > 3 and count([1][item > area]) = 0")));
         assertThat(field(Editing.apply(formula, new Edit.RenameKey("area", "size")), "plan")
                         .shown())
@@ -86,7 +87,7 @@ class EditingTest {
                 Editing.apply(permit, new Edit.Add(Edit.Novelty.NUMBER, "Limit", "start", null)),
                 new Edit.SetCondition(
                         List.of("plan"),
-                        Aspect.SHOWN,
+                        List.of(Aspect.SHOWN),
                         new Clause.Comparison(
                                 "area",
                                 Clause.Comparison.OrderTest.MORE,
@@ -99,6 +100,103 @@ class EditingTest {
         assertThat(field(Editing.apply(other, new Edit.Delete(List.of("limit"), true)), "plan")
                         .shown())
                 .isNull();
+    }
+
+    @Test
+    void aConditionOfManyIsOneSharedThingAndAgainThatOfOneWhenOneIsLeft() {
+        Condition when = new Clause.Answered("purpose");
+        Template both = Editing.apply(
+                permit, new Edit.SetCondition(List.of("area", "plan"), List.of(Aspect.SHOWN, Aspect.REQUIRED), when));
+        assertThat(both.conditions()).containsExactly(new SharedCondition("condition_1", "", when));
+        Condition use = new Condition.Shared("condition_1");
+        assertThat(field(both, "area").shown()).isEqualTo(use);
+        assertThat(field(both, "plan").required()).isEqualTo(use);
+        Template one = Editing.apply(
+                both, new Edit.SetCondition(List.of("plan"), List.of(Aspect.SHOWN, Aspect.REQUIRED), null));
+        one = Editing.apply(one, new Edit.SetCondition(List.of("area"), List.of(Aspect.REQUIRED), null));
+        assertThat(one.conditions()).isEmpty();
+        assertThat(field(one, "area").shown()).isEqualTo(when);
+    }
+
+    @Test
+    void aSharedConditionIsTakenOutOfEveryPlaceAndWrittenOutAgain() {
+        Template named = Editing.apply(permit, new Edit.Extract("water", Aspect.SHOWN, "Watering"));
+        assertThat(named.conditions()).containsExactly(new SharedCondition("watering", "Watering", IRRIGATION));
+        assertThat(section(named, "water").shown()).isEqualTo(new Condition.Shared("watering"));
+        Template formula = Editing.apply(
+                named,
+                new Edit.SetCondition(
+                        List.of("plan"), List.of(Aspect.REQUIRED), new Condition.Written("watering and area > 3")));
+        assertThatThrownBy(() -> Editing.apply(formula, new Edit.Inline("watering")))
+                .hasMessageContaining("Formulas use “Watering” by its name");
+        assertThatThrownBy(() -> Editing.apply(formula, new Edit.RemoveShared("watering", false)))
+                .hasMessageContaining("“Watering” is used");
+        assertThat(Editing.apply(named, new Edit.Inline("watering"))).isEqualTo(permit);
+    }
+
+    @Test
+    void aCopiedSectionFollowsItselfThroughSharedConditionsToo() {
+        Template shared = Editing.apply(
+                permit,
+                new Edit.SetCondition(
+                        List.of("plan"), List.of(Aspect.SHOWN, Aspect.REQUIRED), new Clause.Answered("area")));
+        shared = Editing.apply(shared, new Edit.Extract("plan", Aspect.SHOWN, "Has an area"));
+        Template after = Editing.apply(shared, new Edit.Duplicate(List.of("water"), null, null));
+        assertThat(field(after, "plan_2").shown()).isEqualTo(new Condition.Shared("has_an_area_2"));
+        assertThat(after.conditions())
+                .contains(new SharedCondition("has_an_area_2", "Has an area (copy)", new Clause.Answered("area_2")));
+        assertThat(section(after, "water_2").shown()).isEqualTo(IRRIGATION);
+    }
+
+    @Test
+    void logicIsCopiedToManyAndSharedWithThem() {
+        Template after = Editing.apply(permit, new Edit.CopyLogic("plan", List.of("purpose")));
+        assertThat(after.conditions()).hasSize(1);
+        assertThat(field(after, "purpose").shown())
+                .isEqualTo(field(after, "plan").shown());
+    }
+
+    @Test
+    void oneChoiceBecomesSeveralAndBackWithWhatFollows() {
+        FieldKind several = FieldKind.SeveralChoices.of(List.of());
+        Template after = Editing.apply(permit, new Edit.SetKind("purpose", several));
+        assertThat(section(after, "water").shown())
+                .isEqualTo(new Clause.SetClause(
+                        "purpose", Clause.SetClause.SetTest.INCLUDES, List.of("irrigation"), null));
+        assertThat(Editing.apply(after, new Edit.SetKind("purpose", PURPOSES))).isEqualTo(permit);
+    }
+
+    @Test
+    void whatIsWorkedOutOfRowsIsRenamedWithThemAndDroppedWithThem() {
+        Template rows = Editing.apply(permit, new Edit.SetCondition(List.of("water"), List.of(Aspect.SHOWN), null));
+        rows = Editing.apply(rows, new Edit.SetRows("water", new Section.Rows(1, 9)));
+        rows = Editing.apply(rows, new Edit.Add(Edit.Novelty.WORKED_OUT, "Total", "start", "purpose"));
+        rows = Editing.apply(
+                rows, new Edit.SetValue("total", new FieldValue.WorkedOut("sum(water.area[item != null])", false)));
+        Template renamed = Editing.apply(
+                Editing.apply(rows, new Edit.RenameKey("area", "size")), new Edit.RenameKey("water", "plots"));
+        assertThat(field(renamed, "total").value())
+                .isEqualTo(new FieldValue.WorkedOut("sum(plots.size[item != null])", false));
+        Template with = rows;
+        Refusal refusal =
+                catchThrowableOfType(Refusal.class, () -> Editing.apply(with, new Edit.Delete(List.of("area"), false)));
+        assertThat(refusal.followers()).contains(new Refusal.Follower("total", "Total", "value"));
+        assertThat(field(Editing.apply(rows, new Edit.Delete(List.of("area"), true)), "total")
+                        .value())
+                .isNull();
+    }
+
+    @Test
+    void aRemovedChoiceIsTakenOutOfOffersAndIndicators() {
+        Template towns = Editing.apply(permit, new Edit.Add(Edit.Novelty.ONE_CHOICE, "Town", "start", "purpose"));
+        towns = Editing.apply(
+                towns,
+                new Edit.SetOffer("town", new Offer("purpose", Map.of("irrigation", List.of("first", "second")))));
+        assertThatThrownBy(() -> Editing.apply(permit, new Edit.RemoveChoice("purpose", "irrigation", false)))
+                .isInstanceOf(Refusal.class);
+        Template without = Editing.apply(towns, new Edit.RemoveChoice("town", "first", true));
+        assertThat(((FieldKind.OneChoice) field(without, "town").kind()).offer())
+                .isEqualTo(new Offer("purpose", Map.of("irrigation", List.of("second"))));
     }
 
     @Test
@@ -122,7 +220,7 @@ class EditingTest {
 
     @Test
     void logicInsideACopyLooksAtTheCopy() {
-        Template after = Editing.apply(permit, new Edit.Duplicate("water"));
+        Template after = Editing.apply(permit, new Edit.Duplicate(List.of("water"), null, null));
         assertThat(after.pages().getFirst().sections())
                 .extracting(Section::key)
                 .containsExactly("start", "water", "water_2");
@@ -134,7 +232,8 @@ class EditingTest {
     @Test
     void aNewCircleIsRefused() {
         assertThatThrownBy(() -> Editing.apply(
-                        permit, new Edit.SetCondition(List.of("purpose"), Aspect.SHOWN, new Clause.Answered("plan"))))
+                        permit,
+                        new Edit.SetCondition(List.of("purpose"), List.of(Aspect.SHOWN), new Clause.Answered("plan"))))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("go round in a circle");
     }
@@ -185,17 +284,19 @@ class EditingTest {
     @Test
     void oneConditionIsSetOnManyNodesAtOnce() {
         Template after = Editing.apply(
-                permit, new Edit.SetCondition(List.of("area", "plan"), Aspect.REQUIRED, new Condition.Always()));
+                permit,
+                new Edit.SetCondition(List.of("area", "plan"), List.of(Aspect.REQUIRED), new Condition.Always()));
         assertThat(after.fields())
                 .extracting(Field::required)
                 .containsExactly(null, new Condition.Always(), new Condition.Always());
         assertThatThrownBy(() -> Editing.apply(
-                        permit, new Edit.SetCondition(List.of("water"), Aspect.REQUIRED, new Condition.Always())))
+                        permit,
+                        new Edit.SetCondition(List.of("water"), List.of(Aspect.REQUIRED), new Condition.Always())))
                 .isInstanceOf(Refusal.class);
     }
 
     private static Field field(String key, FieldKind kind) {
-        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+        return Field.of(key, key, kind);
     }
 
     private static Field field(Template template, String key) {

@@ -6,9 +6,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.random.RandomGenerator;
 import loesscape.core.model.Aspect;
+import loesscape.core.model.Check;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.Role;
+import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 import loesscape.core.testing.Cases;
@@ -55,22 +63,63 @@ class RandomEditsTest {
         String key = node.key();
         String other = nodes.get(random.nextInt(nodes.size())).key();
         String inside = Parts.of(template).heldBy(other).stream().findFirst().orElse(null);
-        return switch (random.nextInt(fields.isEmpty() ? 8 : 13)) {
+        int what = random.nextInt(fields.isEmpty() ? 8 : 28);
+        if (what >= 13) {
+            return logicEdit(random, template, what - 13, nodes, fields);
+        }
+        return switch (what) {
             case 0 -> new Edit.Retitle("Title " + random.nextInt(9), "");
             case 1 -> new Edit.Add(pick(random, Edit.Novelty.values()), "Label", other, inside);
             case 2 -> new Edit.Relabel(key, "Label " + random.nextInt(9));
             case 3 -> new Edit.SetHelp(key, "Help");
             case 4 -> new Edit.RenameKey(key, "key_" + random.nextInt(50));
             case 5 -> new Edit.Move(key, other, inside);
-            case 6 -> new Edit.Duplicate(key);
+            case 6 -> new Edit.Duplicate(List.of(key), null, null);
             case 7 -> new Edit.Delete(List.of(key), random.nextBoolean());
             case 8 ->
                 new Edit.SetCondition(
-                        List.of(key), pick(random, Aspect.values()), RandomTemplates.condition(random, fields));
+                        List.of(key),
+                        List.of(pick(random, Aspect.values())),
+                        RandomTemplates.condition(random, fields));
             case 9 -> new Edit.SetWidth(key, Field.Width.HALF);
             case 10 -> new Edit.SetKind(key, new FieldKind.Text("", 0));
             case 11 -> choiceEdit(random, fields.get(random.nextInt(fields.size())));
             default -> new Edit.SetBands(key, List.of());
+        };
+    }
+
+    private static Edit logicEdit(
+            RandomGenerator random, Template template, int what, List<Node> nodes, List<Field> fields) {
+        String key = nodes.get(random.nextInt(nodes.size())).key();
+        String other = nodes.get(random.nextInt(nodes.size())).key();
+        String field = fields.get(random.nextInt(fields.size())).key();
+        Condition condition = RandomTemplates.condition(random, fields);
+        Condition some = condition == null ? new Clause.Answered(field) : condition;
+        String shared = template.conditions().isEmpty()
+                ? "none"
+                : template.conditions()
+                        .get(random.nextInt(template.conditions().size()))
+                        .key();
+        return switch (what) {
+            case 0 -> new Edit.SetCondition(List.of(key, other), List.of(Aspect.SHOWN), some);
+            case 1 -> new Edit.CopyLogic(key, List.of(other));
+            case 2 ->
+                new Edit.SetValue(
+                        field, new FieldValue.WorkedOut(fields.getFirst().key(), random.nextBoolean()));
+            case 3 ->
+                new Edit.SetLooks(
+                        List.of(key), List.of(new LookRule(some, Look.PLAIN, pick(random, LookRule.Extent.values()))));
+            case 4 -> new Edit.SetChecks(field, List.of(new Check(some, "Refused.")));
+            case 5 -> new Edit.SetRole(List.of(field), random.nextBoolean() ? "role1" : "");
+            case 6 -> new Edit.SetRows(key, random.nextBoolean() ? null : new Section.Rows(0, 3));
+            case 7 -> new Edit.Extract(key, pick(random, Aspect.values()), "Shared " + random.nextInt(9));
+            case 8 -> new Edit.Inline(shared);
+            case 9 -> new Edit.NewShared("Shared " + random.nextInt(9), some);
+            case 10 -> new Edit.SetShared(shared, "Shared " + random.nextInt(9), some);
+            case 11 -> new Edit.RemoveShared(shared, random.nextBoolean());
+            case 12 -> new Edit.RemoveRole("role1", random.nextBoolean());
+            case 13 -> new Edit.PutRole(new Role("role1", "Role", random.nextInt(3), condition));
+            default -> new Edit.Duplicate(List.of(key, other), null, null);
         };
     }
 
@@ -85,7 +134,7 @@ class RandomEditsTest {
     }
 
     private static @Nullable String firstChoice(Field field) {
-        return field.kind() instanceof FieldKind.OneChoice one
+        return field.kind() instanceof FieldKind.Choosing one
                 ? one.choices().getLast().id()
                 : null;
     }

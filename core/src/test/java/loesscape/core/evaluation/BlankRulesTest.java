@@ -80,22 +80,16 @@ class BlankRulesTest {
     }
 
     private static boolean holdsWhenBlank(Clause clause) {
-        Section section = new Section(
+        Section section = Section.of(
                 "s",
                 "",
-                "",
-                null,
                 List.of(
-                        field(
-                                "c",
-                                new FieldKind.OneChoice(
-                                        List.of(new Choice("a", "A"), new Choice("b", "B")),
-                                        FieldKind.ChoiceLayout.MARKS)),
+                        field("c", FieldKind.OneChoice.of(List.of(Choice.of("a", "A"), Choice.of("b", "B")))),
                         field("t", new FieldKind.Text("", 0)),
                         field("n", new FieldKind.Number(2, "", null, null))
-                                .withBands(List.of(new Band("low", "", Look.PLAIN, null))),
+                                .withBands(List.of(Band.of("low", "", Look.PLAIN, null))),
                         field("follower", new FieldKind.YesNo()).withShown(clause)));
-        Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(section))));
         return CompiledTemplate.compile(template)
                 .evaluate(Answers.NONE)
                 .of("follower")
@@ -103,6 +97,6 @@ class BlankRulesTest {
     }
 
     private static Field field(String key, FieldKind kind) {
-        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+        return Field.of(key, key, kind);
     }
 }

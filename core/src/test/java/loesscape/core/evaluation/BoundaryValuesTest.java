@@ -81,8 +81,8 @@ class BoundaryValuesTest {
     @ParameterizedTest
     @CsvSource({"true, low low high", "false, low high high"})
     void bandsAtTheirEdgeNeitherOverlapNorLeaveAGap(boolean included, String wanted) {
-        Band low = new Band("low", "", Look.PLAIN, new Bound(BigDecimal.valueOf(30), included));
-        Band high = new Band("high", "", Look.PLAIN, null);
+        Band low = Band.of("low", "", Look.PLAIN, new Bound(BigDecimal.valueOf(30), included));
+        Band high = Band.of("high", "", Look.PLAIN, null);
         String[] values = {"29.99", "30", "30.01"};
         for (int i = 0; i < values.length; i++) {
             assertThat(Band.of(List.of(low, high), new BigDecimal(values[i])))
@@ -121,11 +121,11 @@ class BoundaryValuesTest {
     }
 
     private static Template template(Field... fields) {
-        Section section = new Section("s", "", "", null, List.of(fields));
-        return new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        Section section = Section.of("s", "", List.of(fields));
+        return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
     }
 
     private static Field field(String key, FieldKind kind) {
-        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+        return Field.of(key, key, kind);
     }
 }

@@ -9,8 +9,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Random;
 import loesscape.core.model.Field;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.Role;
+import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import loesscape.core.testing.RandomTemplates;
@@ -35,17 +40,73 @@ class MeaningTest {
 
     private static void compare(Template template, State state, NaiveEvaluation naive) {
         for (Node node : template.nodes()) {
-            NodeState stands = state.of(node.key());
-            same(node, "shown", stands.shown(), naive.shown(node));
-            if (node instanceof Field field && stands instanceof NodeState.FieldState it) {
-                same(node, "value", it.value(), naive.counting(field));
-                same(node, "editable", it.editable(), naive.editable(field));
-                same(node, "required", it.required(), naive.required(field));
-                same(node, "band", it.band(), naive.band(field));
+            Section around = naive.around(node);
+            List<String> rows = around == null ? List.of("") : naive.rows(around);
+            for (String row : rows) {
+                compare(node, row, state.of(row.isEmpty() ? node.key() : RowNames.address(node.key(), row)), naive);
             }
-            if (node instanceof Indicator indicator && stands instanceof NodeState.IndicatorState it) {
-                same(node, "band", it.band(), naive.band(indicator));
+            if (node instanceof Section section && section.isRepeating()) {
+                for (String row : naive.rows(section)) {
+                    same(node, "row", state.of(RowNames.address(section.key(), row)), row(section, row, naive));
+                }
             }
+        }
+        for (Role role : template.roles()) {
+            boolean takesPart = role.takesPart() == null || naive.holds(role.takesPart(), "");
+            assertThat(state.takesPart()).containsEntry(role.key(), takesPart);
+        }
+        List<String> unmet = template.finish().stream()
+                .filter(rule -> !naive.holds(rule.when(), ""))
+                .map(FinishRule::message)
+                .toList();
+        assertThat(state.unmet()).isEqualTo(unmet);
+    }
+
+    private static NodeState row(Section section, String row, NaiveEvaluation naive) {
+        for (Field field : RandomTemplates.fieldsOf(section)) {
+            Look look = naive.shown(field, row) ? naive.look(field.looks(), LookRule.Extent.ROW, row) : null;
+            if (look != null) {
+                return NodeState.RowState.of(look);
+            }
+        }
+        return NodeState.RowState.of(Look.PLAIN);
+    }
+
+    private static void compare(Node node, String row, NodeState stands, NaiveEvaluation naive) {
+        same(node, "shown", stands.shown(), naive.shown(node, row));
+        switch (node) {
+            case Field field when stands instanceof NodeState.FieldState it -> compare(field, row, it, naive);
+            case Indicator indicator
+            when stands instanceof NodeState.IndicatorState it ->
+                same(node, "sign", it.band(), naive.sign(indicator, row));
+            case Section section
+            when stands instanceof NodeState.SectionState it -> {
+                same(node, "open", it.open(), section.open() == null || naive.holds(section.open(), row));
+                same(node, "rows", it.rows(), section.isRepeating() ? naive.rows(section) : null);
+                Look look = naive.look(section.looks(), LookRule.Extent.ITEM, row);
+                same(node, "look", it.look(), look == null ? Look.PLAIN : look);
+            }
+            default -> {}
+        }
+    }
+
+    private static void compare(Field field, String row, NodeState.FieldState it, NaiveEvaluation naive) {
+        same(field, "value", it.value(), naive.counting(field, row));
+        same(field, "editable", it.editable(), naive.editable(field, row));
+        same(field, "required", it.required(), naive.required(field, row));
+        same(field, "band", it.band(), naive.band(field, row));
+        Look look = naive.look(field.looks(), LookRule.Extent.ITEM, row);
+        if (look != null) {
+            same(field, "look", it.look(), look);
+        }
+        if (it.offered() != null && it.shown()) {
+            same(field, "offered", it.offered(), naive.offered(field, row));
+        }
+        if (!it.shown() || it.value().isBlank()) {
+            boolean unread = it.shown() && naive.reading(field, row) instanceof Reading.Unreadable;
+            same(field, "problem", it.problem() != null, unread);
+        } else if (Checks.problem(field.kind(), it.value()) == null) {
+            same(field, "problem", it.problem(), naive.refusal(field, row));
         }
     }
 
@@ -79,12 +140,10 @@ class MeaningTest {
             CompiledTemplate compiled = CompiledTemplate.compile(template);
             Context context = RandomTemplates.context(random);
             Session session = compiled.session(RandomTemplates.answers(random, template), context);
-            List<Field> fields = template.fields();
             State before = session.state();
-            for (int i = 0; i < 20 && !fields.isEmpty(); i++) {
-                Field field = fields.get(random.nextInt(fields.size()));
-                Map<String, NodeState> changed =
-                        session.answer(field.key(), RandomTemplates.typed(random, field.kind()));
+            for (int i = 0; i < 20; i++) {
+                Map.Entry<String, String> change = RandomTemplates.change(random, template);
+                Map<String, NodeState> changed = session.answer(change.getKey(), change.getValue());
                 State whole = compiled.evaluate(session.answers(), context);
                 assertThat(session.state()).isEqualTo(whole);
                 assertThat(changed).isEqualTo(whole.changedSince(before));

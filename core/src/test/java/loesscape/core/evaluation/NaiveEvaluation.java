@@ -1,16 +1,31 @@
 package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.regex.Pattern;
 import loesscape.core.model.Band;
+import loesscape.core.model.Check;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Item;
+import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -22,54 +37,252 @@ final class NaiveEvaluation {
 
     private final Template template;
     private final Answers answers;
-
     private final Context context;
+    private final Map<String, Node> nodes = new HashMap<>();
+    private final Map<String, Node> holders = new HashMap<>();
 
     NaiveEvaluation(Template template, Answers answers, Context context) {
         this.template = template;
         this.answers = answers;
         this.context = context;
+        template.nodes().forEach(node -> nodes.put(node.key(), node));
+        for (Page page : template.pages()) {
+            for (Section section : page.sections()) {
+                holders.put(section.key(), page);
+                hold(section);
+            }
+        }
     }
 
-    boolean shown(Node node) {
+    /** The repeating section in whose rows a node stands; null where it stands in none. */
+    @Nullable
+    Section around(Node node) {
         Node holder = holder(node);
-        return (holder == null || shown(holder)) && (node.shown() == null || holds(node.shown()));
+        while (holder != null) {
+            if (holder instanceof Section section && section.rows() != null) {
+                return section;
+            }
+            holder = holder(holder);
+        }
+        return null;
+    }
+
+    /** The names of the rows of a repeating section. */
+    List<String> rows(Section section) {
+        if (!shown(section, "")) {
+            return List.of();
+        }
+        String typed = answers.typed().get(section.key());
+        List<String> rows = new ArrayList<>();
+        if (typed == null) {
+            for (int i = 1;
+                    i <= java.util.Objects.requireNonNull(section.rows()).least();
+                    i++) {
+                rows.add("r" + i);
+            }
+            return rows;
+        }
+        for (String name : typed.split(",", -1)) {
+            if (name.matches("[a-z0-9]+") && !rows.contains(name)) {
+                rows.add(name);
+            }
+        }
+        return rows;
+    }
+
+    boolean shown(Node node, String row) {
+        Node holder = holder(node);
+        return (holder == null || shown(holder, row)) && (node.shown() == null || holds(node.shown(), row));
     }
 
     private @Nullable Node holder(Node node) {
-        for (Page page : template.pages()) {
-            for (Section section : page.sections()) {
-                if (section.key().equals(node.key())) {
-                    return page;
+        return holders.get(node.key());
+    }
+
+    private void hold(Section section) {
+        for (Item item : section.items()) {
+            holders.put(item.key(), section);
+            if (item instanceof Section inner) {
+                hold(inner);
+            }
+        }
+    }
+
+    private String address(Field field, String row) {
+        return around(field) == null ? field.key() : field.key() + "@" + row;
+    }
+
+    Value counting(Field field, String row) {
+        return shown(field, row) ? reading(field, row).value() : Value.blank();
+    }
+
+    Reading reading(Field field, String row) {
+        String typed = answers.typed().get(address(field, row));
+        if (field.value() instanceof FieldValue.WorkedOut(var formula, var overtypable)
+                && !(overtypable && typed != null && !typed.isBlank())) {
+            return new Reading.Read(workedOut(field.kind(), formula, row));
+        }
+        if (typed == null && field.value() instanceof FieldValue.Starting(var answer)) {
+            typed = answer;
+        }
+        boolean other = field.kind() instanceof FieldKind.Choosing of && of.other();
+        return Reading.of(field.kind(), typed == null ? "" : typed, new Offered(offered(field, row), false, other));
+    }
+
+    /** The few formulas that are made for tests: key, key / 3, sum(section.key[item != null]). */
+    private Value workedOut(FieldKind kind, String formula, String row) {
+        if (formula.startsWith("sum(")) {
+            String[] names = formula.substring(4, formula.indexOf('[')).split("\\.", -1);
+            BigDecimal total = total(field(names[1]), section(names[0]));
+            return total == null ? Value.blank() : rounded(kind, total);
+        }
+        String[] words = formula.split(" ", -1);
+        Value value = counting(field(words[0]), row);
+        if (value instanceof Value.Number(var number)) {
+            return rounded(
+                    kind,
+                    words.length == 1
+                            ? number
+                            : number.divide(BigDecimal.valueOf(3), java.math.MathContext.DECIMAL128));
+        }
+        return value;
+    }
+
+    private static Value rounded(FieldKind kind, BigDecimal number) {
+        int decimals = kind instanceof FieldKind.Number it ? it.decimals() : kind instanceof FieldKind.Money ? 2 : 0;
+        return new Value.Number(number.setScale(decimals, RoundingMode.HALF_UP));
+    }
+
+    private @Nullable BigDecimal total(Field field, Section section) {
+        BigDecimal total = null;
+        for (String row : rows(section)) {
+            if (counting(field, row) instanceof Value.Number(var number)) {
+                total = total == null ? number : total.add(number);
+            }
+        }
+        return total;
+    }
+
+    /** What a field offers now, in its own order. */
+    List<String> offered(Field field, String row) {
+        List<String> offered = new ArrayList<>();
+        switch (field.kind()) {
+            case FieldKind.Choosing it -> {
+                Offer offer = it.offer();
+                List<String> named = List.of();
+                if (offer != null && counting(field(offer.parent()), row) instanceof Value.Chosen(var id, var words)) {
+                    named = offer.perAnswer().getOrDefault(id, List.of());
                 }
-                if (section.items().stream().anyMatch(item -> item.key().equals(node.key()))) {
-                    return section;
+                boolean some = offer == null
+                        || (counting(field(offer.parent()), row) instanceof Value.Chosen(var id, var words)
+                                && offer.perAnswer().containsKey(id));
+                for (Choice choice : it.choices()) {
+                    if (offer == null || named.contains(choice.id())) {
+                        offered.add(choice.id());
+                    }
                 }
+                if (it.other() && some) {
+                    offered.add("other");
+                }
+            }
+            case FieldKind.Lookup it -> {
+                LookupList list = template.lists().getFirst();
+                for (List<String> line : list.rows()) {
+                    boolean fits = true;
+                    for (var filter : it.filters().entrySet()) {
+                        Value parent = counting(field(filter.getValue()), row);
+                        fits &= parent instanceof Value.Chosen(var cell, var words)
+                                && line.get(list.column(filter.getKey())).equalsIgnoreCase(cell);
+                    }
+                    String cell = line.get(list.column(it.column()));
+                    if (fits && !cell.isBlank() && !offered.contains(cell)) {
+                        offered.add(cell);
+                    }
+                }
+            }
+            default -> {}
+        }
+        return offered;
+    }
+
+    private boolean depends(Field field) {
+        return field.kind() instanceof FieldKind.Choosing it
+                ? it.offer() != null
+                : field.kind() instanceof FieldKind.Lookup lookup
+                        && !lookup.filters().isEmpty();
+    }
+
+    private boolean isOthers(Field field) {
+        return !context.role().isEmpty()
+                && !field.role().isEmpty()
+                && !field.role().equals(context.role());
+    }
+
+    boolean editable(Field field, String row) {
+        boolean given = field.kind() instanceof FieldKind.DateSigned || field.kind() instanceof FieldKind.Payment;
+        boolean workedOut = field.value() instanceof FieldValue.WorkedOut(var formula, var overtypable) && !overtypable;
+        return shown(field, row)
+                && !isOthers(field)
+                && !given
+                && !workedOut
+                && (field.editable() == null || holds(field.editable(), row));
+    }
+
+    boolean required(Field field, String row) {
+        boolean pays = field.kind() instanceof FieldKind.Payment && shown(field, row) && !isOthers(field);
+        boolean canAnswer = !depends(field) || !offered(field, row).isEmpty();
+        return (editable(field, row) || pays) && canAnswer && field.required() != null && holds(field.required(), row);
+    }
+
+    @Nullable
+    String refusal(Field field, String row) {
+        for (Check check : field.checks()) {
+            if (holds(check.refusedWhen(), row)) {
+                return check.message();
             }
         }
         return null;
     }
 
-    Value counting(Field field) {
-        return shown(field) ? Reading.of(field.kind(), answers.of(field.key())).value() : Value.blank();
-    }
-
-    boolean editable(Field field) {
-        return shown(field) && (field.editable() == null || holds(field.editable()));
-    }
-
-    boolean required(Field field) {
-        return editable(field) && field.required() != null && holds(field.required());
+    @Nullable
+    Look look(List<LookRule> looks, LookRule.Extent extent, String row) {
+        for (LookRule rule : looks) {
+            if (rule.extent() == extent && holds(rule.when(), row)) {
+                return rule.look();
+            }
+        }
+        return null;
     }
 
     @Nullable
-    String band(Field field) {
-        return band(field.bands(), counting(field));
+    String band(Field field, String row) {
+        return band(field.bands(), counting(field, row));
     }
 
     @Nullable
-    String band(Indicator indicator) {
-        return band(indicator.bands(), counting(field(indicator.follows())));
+    String sign(Indicator indicator, String row) {
+        Value value = counting(field(indicator.follows()), row);
+        if (indicator.presence() != null) {
+            return value.isBlank() ? "blank" : "answered";
+        }
+        if (!indicator.bands().isEmpty()) {
+            return band(indicator.bands(), value);
+        }
+        for (Indicator.ChoiceSign each : indicator.choices()) {
+            if (isChosen(value, each.choice())) {
+                return each.choice();
+            }
+        }
+        return null;
+    }
+
+    private static boolean isChosen(Value value, String choice) {
+        return switch (value) {
+            case Value.Chosen(var id, var ignored) -> id.equals(choice);
+            case Value.ChosenSet(var ids, var ignored) -> ids.contains(choice);
+            case Value.YesNo(var yes) -> choice.equals(yes ? "yes" : "no");
+            default -> false;
+        };
     }
 
     private static @Nullable String band(List<Band> bands, Value value) {
@@ -87,31 +300,74 @@ final class NaiveEvaluation {
     }
 
     private Field field(String key) {
-        return template.fields().stream()
-                .filter(field -> field.key().equals(key))
-                .findFirst()
-                .orElseThrow();
+        return (Field) java.util.Objects.requireNonNull(nodes.get(key), key);
     }
 
-    boolean holds(Condition condition) {
+    private Section section(String key) {
+        return (Section) java.util.Objects.requireNonNull(nodes.get(key), key);
+    }
+
+    private Condition shared(String key) {
+        return template.conditions().stream()
+                .filter(condition -> condition.key().equals(key))
+                .findFirst()
+                .orElseThrow()
+                .condition();
+    }
+
+    boolean holds(Condition condition, String row) {
         return switch (condition) {
             case Condition.Always() -> true;
             case Condition.Never() -> false;
             case Condition.All(var parts) ->
-                parts.stream().filter(part -> !holds(part)).count() == 0;
-            case Condition.Any(var parts) -> parts.stream().filter(this::holds).count() > 0;
-            case Condition.None(var parts) -> parts.stream().filter(this::holds).count() == 0;
+                parts.stream().filter(part -> !holds(part, row)).count() == 0;
+            case Condition.Any(var parts) ->
+                parts.stream().filter(part -> holds(part, row)).count() > 0;
+            case Condition.None(var parts) ->
+                parts.stream().filter(part -> holds(part, row)).count() == 0;
             case Condition.AtLeast(var count, var parts) ->
-                parts.stream().filter(this::holds).count() >= count;
-            case Condition.Written(var formula) -> written(formula.split(" ", -1));
+                parts.stream().filter(part -> holds(part, row)).count() >= count;
+            case Condition.Written(var formula) -> written(formula.split(" ", -1), row);
             case Condition.StageIs(var stages) -> stages.contains(context.stage());
-            case Clause clause -> clause(clause);
+            case Condition.RoleIs(var roles) -> roles.contains(context.role());
+            case Condition.Shared(var key) -> holds(shared(key), row);
+            case Condition.RowCount(var section, var test, var count) ->
+                met(test, rows(section(section)).size() - count);
+            case Condition.Total it -> {
+                Field field = field(it.field());
+                BigDecimal total = total(field, java.util.Objects.requireNonNull(around(field)));
+                Value other = other(it.to(), row);
+                yield (total == null || other.isBlank())
+                        ? or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL)
+                        : met(it.test(), total.compareTo(((Value.Number) other).number()));
+            }
+            case Condition.OfRows it -> {
+                List<String> rows = rows(section(it.section()));
+                long met = rows.stream()
+                        .filter(each -> holds(it.condition(), each))
+                        .count();
+                if (rows.isEmpty()) {
+                    yield or(it.whenBlank(), it.quantity() == Condition.OfRows.Quantity.NO);
+                }
+                yield switch (it.quantity()) {
+                    case ANY -> met > 0;
+                    case EVERY -> met == rows.size();
+                    case NO -> met == 0;
+                };
+            }
+            case Clause clause -> clause(clause, row);
         };
     }
 
-    /** The few formulas that are made for tests: key, key > number, key <= number, key = day, key != null. */
-    private boolean written(String[] words) {
-        Value value = counting(field(words[0]));
+    /**
+     * The few formulas that are made for tests: key, key > number, key <= number, key = day, key != null, and the key of
+     * a shared condition.
+     */
+    private boolean written(String[] words, String row) {
+        if (words[0].startsWith("shared_")) {
+            return holds(shared(words[0]), row);
+        }
+        Value value = counting(field(words[0]), row);
         if (words.length == 1) {
             return value.equals(new Value.YesNo(true));
         }
@@ -123,11 +379,13 @@ final class NaiveEvaluation {
         };
     }
 
-    private Value other(Clause.Operand operand) {
+    private Value other(Clause.Operand operand, String row) {
         return switch (operand) {
             case Clause.Operand.NumberOperand(var number) -> new Value.Number(number);
             case Clause.Operand.DateOperand(var date) -> new Value.Date(date);
-            case Clause.Operand.FieldOperand(var key) -> counting(field(key));
+            case Clause.Operand.TimeOperand(var time) -> new Value.Time(time);
+            case Clause.Operand.FieldOperand(var key) -> counting(field(key), row);
+            case Clause.Operand.FormulaOperand(var key) -> counting(field(key), row);
             case Clause.Operand.TodayOperand(var days) ->
                 context.today() == null
                         ? Value.blank()
@@ -135,22 +393,24 @@ final class NaiveEvaluation {
         };
     }
 
-    private boolean isUnknown(Clause clause) {
+    private boolean isUnknown(Clause clause, String row) {
         return switch (clause) {
-            case Clause.Comparison it -> other(it.to()).isBlank();
+            case Clause.Comparison it -> other(it.to(), row).isBlank();
             case Clause.Between it ->
-                other(it.from()).isBlank() || other(it.to()).isBlank();
+                other(it.from(), row).isBlank() || other(it.to(), row).isBlank();
             default -> false;
         };
     }
 
-    private boolean clause(Clause clause) {
-        Value value = counting(field(clause.field()));
-        if (value.isBlank() || isUnknown(clause)) {
+    private boolean clause(Clause clause, String row) {
+        Value value = counting(field(clause.field()), row);
+        if (value.isBlank() || isUnknown(clause, row)) {
             return switch (clause) {
                 case Clause.Answered ignored -> false;
                 case Clause.IsBlank ignored -> true;
                 case Clause.ChoiceClause it -> or(it.whenBlank(), it.test() == Clause.ChoiceClause.ChoiceTest.IS_NOT);
+                case Clause.SetClause it -> or(it.whenBlank(), it.test().name().contains("NOT"));
+                case Clause.CountClause it -> or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL);
                 case Clause.TextClause it -> or(it.whenBlank(), it.test().name().contains("NOT"));
                 case Clause.Comparison it -> or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL);
                 case Clause.Between it -> or(it.whenBlank(), false);
@@ -167,6 +427,18 @@ final class NaiveEvaluation {
                         : ((Value.Chosen) value).choice();
                 yield it.choices().contains(chosen) == (it.test() == Clause.ChoiceClause.ChoiceTest.IS);
             }
+            case Clause.SetClause it -> {
+                Set<String> chosen = new HashSet<>(((Value.ChosenSet) value).choices());
+                Set<String> named = new HashSet<>(it.choices());
+                yield switch (it.test()) {
+                    case INCLUDES -> !java.util.Collections.disjoint(chosen, named);
+                    case DOES_NOT_INCLUDE -> java.util.Collections.disjoint(chosen, named);
+                    case INCLUDES_ALL -> chosen.containsAll(named);
+                    case IS_EXACTLY -> chosen.equals(named);
+                };
+            }
+            case Clause.CountClause it ->
+                met(it.test(), ((Value.ChosenSet) value).choices().size() - it.count());
             case Clause.TextClause it -> {
                 String given = ((Value.Text) value).text();
                 String text = it.matchCase() ? given : folded(given);
@@ -184,7 +456,7 @@ final class NaiveEvaluation {
                     case MATCHES -> matches(given, it);
                 };
             }
-            case Clause.Comparison it -> met(it.test(), order(value, it.to()));
+            case Clause.Comparison it -> met(it.test(), order(value, other(it.to(), row)));
             case Clause.LengthClause it -> {
                 String text = ((Value.Text) value).text();
                 yield met(it.test(), text.codePointCount(0, text.length()) - it.length());
@@ -192,8 +464,8 @@ final class NaiveEvaluation {
             case Clause.BandClause it ->
                 it.bands().contains(band(field(it.field()).bands(), value));
             case Clause.Between it -> {
-                int from = order(value, it.from());
-                int to = order(value, it.to());
+                int from = order(value, other(it.from(), row));
+                int to = order(value, other(it.to(), row));
                 yield it.outside()
                         ? from < 0 || (from == 0 && it.fromIncluded()) || to > 0 || (to == 0 && it.toIncluded())
                         : (from > 0 || (from == 0 && it.fromIncluded())) && (to < 0 || (to == 0 && it.toIncluded()));
@@ -222,11 +494,12 @@ final class NaiveEvaluation {
         return Pattern.compile(clause.text(), flags).matcher(text).find();
     }
 
-    private int order(Value value, Clause.Operand operand) {
-        Value other = other(operand);
-        return value instanceof Value.Number(var number)
-                ? number.compareTo(((Value.Number) other).number())
-                : ((Value.Date) value).date().compareTo(((Value.Date) other).date());
+    private static int order(Value value, Value other) {
+        return switch (value) {
+            case Value.Number(var number) -> number.compareTo(((Value.Number) other).number());
+            case Value.Time(var time) -> time.compareTo(((Value.Time) other).time());
+            default -> ((Value.Date) value).date().compareTo(((Value.Date) other).date());
+        };
     }
 
     private static String folded(String text) {

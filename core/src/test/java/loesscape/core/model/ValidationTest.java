@@ -30,8 +30,8 @@ class ValidationTest {
 
     @Test
     void aSectionCannotWaitForAFieldInside() {
-        Section section = new Section("s", "S", "", new Clause.Answered("a"), List.of(field("a", TEXT)));
-        Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        Section section = Section.of("s", "S", List.of(field("a", TEXT))).withShown(new Clause.Answered("a"));
+        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(section))));
         assertThat(Validation.of(template))
                 .singleElement()
                 .extracting(Problem::message)
@@ -53,7 +53,7 @@ class ValidationTest {
         Template template = template(
                 field("a", TEXT).withShown(new Clause.Answered("nowhere")),
                 field("a", new FieldKind.Number(0, "", ten, ten)),
-                field("if", new FieldKind.OneChoice(List.of(), FieldKind.ChoiceLayout.LIST)),
+                field("if", FieldKind.OneChoice.of(List.of())),
                 field("b", TEXT)
                         .withRequired(
                                 new Clause.ChoiceClause("a", Clause.ChoiceClause.ChoiceTest.IS, List.of("x"), null)),
@@ -111,9 +111,9 @@ class ValidationTest {
     void bandsMustRise() {
         Field field = field("n", new FieldKind.Number(0, "", null, null))
                 .withBands(List.of(
-                        new Band("one", "", Look.PLAIN, new Bound(BigDecimal.TEN, true)),
-                        new Band("two", "", Look.PLAIN, new Bound(BigDecimal.TEN, false)),
-                        new Band("three", "", Look.PLAIN, new Bound(BigDecimal.valueOf(12), false))));
+                        Band.of("one", "", Look.PLAIN, new Bound(BigDecimal.TEN, true)),
+                        Band.of("two", "", Look.PLAIN, new Bound(BigDecimal.TEN, false)),
+                        Band.of("three", "", Look.PLAIN, new Bound(BigDecimal.valueOf(12), false))));
         assertThat(Validation.of(template(field)))
                 .extracting(Problem::message)
                 .containsExactly(
@@ -128,17 +128,17 @@ class ValidationTest {
         for (int i = 0; i < count; i++) {
             items.add(field("f" + i, TEXT).withShown(new Clause.Answered("f" + (i + 1) % count)));
         }
-        Section section = new Section("s", "", "", null, items);
-        Template template = new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        Section section = Section.of("s", "", items);
+        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(section))));
         assertThat(Validation.of(template)).hasSize(1);
     }
 
     private static Template template(Field... fields) {
-        Section section = new Section("s", "", "", null, List.of(fields));
-        return new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        Section section = Section.of("s", "", List.of(fields));
+        return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
     }
 
     private static Field field(String key, FieldKind kind) {
-        return new Field(key, key, "", Field.Width.FULL, kind, null, null, null, List.of());
+        return Field.of(key, key, kind);
     }
 }

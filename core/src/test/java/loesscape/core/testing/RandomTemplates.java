@@ -2,6 +2,7 @@ package loesscape.core.testing;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -9,20 +10,32 @@ import java.util.Map;
 import java.util.random.RandomGenerator;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
+import loesscape.core.model.Check;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
+import loesscape.core.model.Lexicon;
 import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
+import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
+import loesscape.core.model.Sign;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
@@ -56,22 +69,75 @@ public final class RandomTemplates {
         return new RandomTemplates(random, 1).maybe(fields);
     }
 
-    /** Answers to some of the fields, some of them not readable. */
+    /** Answers to some of the fields, some of them not readable, in rows that were added, taken away or left as they were. */
     public static Answers answers(RandomGenerator random, Template template) {
         RandomTemplates source = new RandomTemplates(random, 1);
         Map<String, String> typed = new HashMap<>();
-        for (Field field : template.fields()) {
+        template.nodes().forEach(node -> {
+            if (node instanceof Section section && section.isRepeating() && random.nextInt(4) > 0) {
+                typed.put(section.key(), source.rows());
+            }
+        });
+        for (String address : addresses(template)) {
             if (random.nextInt(4) > 0) {
-                typed.put(field.key(), source.typed(field.kind()));
+                typed.put(address, source.typed(field(template, address).kind()));
             }
         }
         return new Answers(typed);
     }
 
+    /** One changed answer: an address and what is typed there. */
+    public static Map.Entry<String, String> change(RandomGenerator random, Template template) {
+        RandomTemplates source = new RandomTemplates(random, 1);
+        List<String> addresses = new ArrayList<>(addresses(template));
+        template.nodes().forEach(node -> {
+            if (node instanceof Section section && section.isRepeating()) {
+                addresses.add(section.key());
+            }
+        });
+        if (addresses.isEmpty()) {
+            return Map.entry("nothing", "");
+        }
+        String address = source.pick(addresses);
+        boolean rows = template.nodes().stream()
+                .anyMatch(node -> node instanceof Section && node.key().equals(address));
+        return Map.entry(
+                address,
+                rows ? source.rows() : source.typed(field(template, address).kind()));
+    }
+
+    private String rows() {
+        return pick(List.of("", "r1", "r2", "r1,r2", "r2,r1", "r1,r2,r3", "r3,r1,r3,R9"));
+    }
+
+    /** The addresses of the fields; in rows, of those of the first three rows. */
+    private static List<String> addresses(Template template) {
+        Lexicon lexicon = Lexicon.of(template);
+        List<String> addresses = new ArrayList<>();
+        for (Field field : template.fields()) {
+            if (lexicon.rowsAround(field.key()) == null) {
+                addresses.add(field.key());
+            } else {
+                for (int row = 1; row <= 3; row++) {
+                    addresses.add(RowNames.address(field.key(), "r" + row));
+                }
+            }
+        }
+        return addresses;
+    }
+
+    private static Field field(Template template, String address) {
+        return template.fields().stream()
+                .filter(field -> field.key().equals(RowNames.key(address)))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** A context: some day near those that are answered, or none, at some stage. */
     public static Context context(RandomGenerator random) {
         LocalDate today = random.nextInt(5) == 0 ? null : DAY.plusDays(random.nextInt(4));
-        return new Context(today, new RandomTemplates(random, 1).pick(Stage.values()));
+        String role = random.nextInt(3) == 0 ? "role" + (1 + random.nextInt(2)) : "";
+        return new Context(today, new RandomTemplates(random, 1).pick(Stage.values()), role);
     }
 
     /** Something typed into a field of a kind. */
@@ -79,7 +145,15 @@ public final class RandomTemplates {
         return new RandomTemplates(random, 1).typed(kind);
     }
 
+    private final List<Section> finishedRows = new ArrayList<>();
+    private final List<SharedCondition> shared = new ArrayList<>();
+    private final List<Role> roles = new ArrayList<>();
+    private int keys;
+
     private Template template() {
+        for (int r = random.nextInt(3); r > 0; r--) {
+            roles.add(new Role("role" + r, "Role " + r, random.nextInt(2), null));
+        }
         List<Page> pages = new ArrayList<>();
         List<Field> before = new ArrayList<>();
         int pageCount = 1 + random.nextInt(2);
@@ -88,28 +162,62 @@ public final class RandomTemplates {
             List<Section> sections = new ArrayList<>();
             int sectionCount = 1 + random.nextInt(Math.max(1, size / 6));
             for (int s = 0; s < sectionCount; s++) {
-                Condition shown = random.nextBoolean() ? maybe(before) : null;
-                sections.add(new Section("s%d_%d".formatted(p, s), "Section", "", shown, items(p, s, before)));
+                sections.add(section(before));
+                share(before);
             }
             pages.add(new Page("p" + p, "Page", pageShown, sections));
         }
-        return new Template("Random", "", pages);
+        List<FinishRule> finish = before.isEmpty() || random.nextBoolean()
+                ? List.of()
+                : List.of(new FinishRule(condition(before, 2), "Not yet."));
+        roles.replaceAll(role -> new Role(role.key(), role.name(), role.order(), maybe(before)));
+        return new Template("Random", "", pages, roles, shared, List.of(PLACES), finish);
     }
 
-    private List<Item> items(int page, int section, List<Field> before) {
+    /** A shared condition now and then; later conditions use it. */
+    private void share(List<Field> before) {
+        if (!before.isEmpty() && random.nextInt(3) == 0) {
+            String key = "shared_" + shared.size();
+            shared.add(new SharedCondition(key, random.nextBoolean() ? "Named" : "", condition(before, 2)));
+        }
+    }
+
+    private Section section(List<Field> before) {
+        String key = "s" + keys++;
+        Condition shown = random.nextBoolean() ? maybe(before) : null;
+        Section section = Section.of(key, "Section", List.of())
+                .withShown(shown)
+                .withOpen(random.nextInt(4) == 0 ? maybe(before) : null)
+                .withLooks(looks(before, false));
+        if (random.nextInt(4) > 0) {
+            return section.withItems(items(before, false, true));
+        }
+        List<Field> inRows = new ArrayList<>(before);
+        Section rows = section.withRows(new Section.Rows(random.nextInt(3), 3)).withItems(items(inRows, true, true));
+        finishedRows.add(rows);
+        return rows;
+    }
+
+    private List<Item> items(List<Field> before, boolean inRows, boolean mayNest) {
         List<Item> items = new ArrayList<>();
         int count = random.nextInt(1 + Math.min(size, 8));
         for (int i = 0; i < count; i++) {
-            String key = "f%d_%d_%d".formatted(page, section, i);
-            List<Field> numbers =
-                    before.stream().filter(it -> it.kind().isNumeric()).toList();
-            int what = random.nextInt(8);
+            String key = "f" + keys++;
+            int what = random.nextInt(14);
             if (what == 0) {
-                items.add(new Notice(key, "Notice", maybe(before)));
-            } else if (what == 1 && !numbers.isEmpty()) {
-                items.add(new Indicator(key, "Indicator", pick(numbers).key(), bands(), maybe(before)));
+                String text =
+                        before.isEmpty() ? "Notice" : "Notice {" + pick(before).key() + "}!";
+                items.add(Notice.of(key, text).withShown(maybe(before)).withLooks(looks(before, false)));
+            } else if (what == 1 && !before.isEmpty()) {
+                items.add(indicator(key, pick(before)).withShown(maybe(before)));
+            } else if (what == 2 && mayNest) {
+                items.add(Section.of(key, "Inner", List.of())
+                        .withShown(maybe(before))
+                        .withItems(items(before, inRows, false)));
+            } else if (what == 3) {
+                items.add(new Divider(key, maybe(before)));
             } else {
-                Field field = field(key, before);
+                Field field = field(key, before, inRows);
                 items.add(field);
                 before.add(field);
             }
@@ -117,43 +225,179 @@ public final class RandomTemplates {
         return items;
     }
 
-    private Field field(String key, List<Field> before) {
-        FieldKind kind = kind();
-        List<Band> bands = kind.isNumeric() && random.nextBoolean() ? bands() : List.of();
-        return new Field(
-                key, "Field " + key, "", Field.Width.FULL, kind, maybe(before), maybe(before), maybe(before), bands);
+    private Indicator indicator(String key, Field followed) {
+        Sign yes = new Sign("Yes", Look.PLAIN, "");
+        Indicator indicator = Indicator.of(key, "Indicator", followed.key(), List.of());
+        if (followed.kind().isNumeric() && random.nextBoolean()) {
+            return indicator.withBands(bands());
+        }
+        List<Choice> offered = followed.kind().offered();
+        if (!offered.isEmpty() && random.nextBoolean()) {
+            return indicator.withChoices(
+                    List.of(new Indicator.ChoiceSign(pick(offered).id(), yes)));
+        }
+        return indicator.withPresence(new Indicator.Presence(yes, yes));
     }
 
-    private FieldKind kind() {
+    private List<LookRule> looks(List<Field> before, boolean inRows) {
+        List<LookRule> looks = new ArrayList<>();
+        while (!before.isEmpty() && looks.size() < 3 && random.nextInt(4) == 0) {
+            looks.add(new LookRule(
+                    condition(before, 1),
+                    Look.of(pick(Look.Shade.values()), true, Look.Mark.NONE),
+                    inRows && random.nextBoolean() ? LookRule.Extent.ROW : LookRule.Extent.ITEM));
+        }
+        return looks;
+    }
+
+    private Field field(String key, List<Field> before, boolean inRows) {
+        FieldKind kind = kind(before);
+        List<Band> bands = kind.isNumeric() && random.nextBoolean() ? bands() : List.of();
+        List<Check> checks = before.isEmpty() || random.nextInt(4) > 0
+                ? List.of()
+                : List.of(new Check(condition(before, 1), "Refused."));
+        return Field.of(key, "Field " + key, kind)
+                .withRole(
+                        roles.isEmpty() || random.nextBoolean()
+                                ? ""
+                                : pick(roles).key())
+                .withShown(maybe(before))
+                .withRequired(maybe(before))
+                .withEditable(maybe(before))
+                .withValue(value(kind, before))
+                .withLooks(looks(before, inRows))
+                .withChecks(checks)
+                .withBands(bands);
+    }
+
+    /** Formulas for values are of the few forms that the naive evaluation knows. */
+    private @Nullable FieldValue value(FieldKind kind, List<Field> before) {
+        if (random.nextInt(4) > 0) {
+            return null;
+        }
+        boolean overtypable = random.nextBoolean();
+        List<Field> alike = before.stream()
+                .filter(field -> kind.isNumeric()
+                        ? field.kind().isNumeric()
+                        : kind.isText() ? field.kind().isText() : field.kind().getClass() == kind.getClass())
+                .filter(field -> kind.isNumeric()
+                        || kind.isText()
+                        || kind instanceof FieldKind.YesNo
+                        || kind instanceof FieldKind.Date)
+                .toList();
+        if (alike.isEmpty() || random.nextBoolean()) {
+            boolean starts = !kind.isGiven();
+            return starts ? new FieldValue.Starting(typed(kind, false)) : null;
+        }
+        if (kind.isNumeric() && random.nextInt(3) == 0 && !finishedRows.isEmpty()) {
+            Section rows = pick(finishedRows);
+            List<Field> numbers = fieldsOf(rows).stream()
+                    .filter(field -> field.kind().isNumeric())
+                    .toList();
+            if (!numbers.isEmpty()) {
+                return new FieldValue.WorkedOut(
+                        "sum(" + rows.key() + "." + pick(numbers).key() + "[item != null])", overtypable);
+            }
+        }
+        String formula = pick(alike).key();
+        return new FieldValue.WorkedOut(
+                kind.isNumeric() && random.nextBoolean() ? formula + " / 3" : formula, overtypable);
+    }
+
+    /** The fields that stand in a section. */
+    public static List<Field> fieldsOf(Section section) {
+        List<Field> fields = new ArrayList<>();
+        for (Item item : section.items()) {
+            if (item instanceof Field field) {
+                fields.add(field);
+            } else if (item instanceof Section inner) {
+                fields.addAll(fieldsOf(inner));
+            }
+        }
+        return fields;
+    }
+
+    private static final LookupList PLACES = new LookupList(
+            "places",
+            "Places",
+            List.of(
+                    new LookupList.Column("valley", "Valley", false),
+                    new LookupList.Column("village", "Village", false),
+                    new LookupList.Column("people", "People", true)),
+            List.of(
+                    List.of("Upper", "Loam", "12"),
+                    List.of("Upper", "Marl", "7.5"),
+                    List.of("Lower", "Marl", ""),
+                    List.of("Lower", "Silt", "3")));
+
+    private FieldKind kind(List<Field> before) {
         Bound lower = random.nextBoolean() ? new Bound(BigDecimal.ZERO, random.nextBoolean()) : null;
         Bound upper = random.nextBoolean() ? new Bound(BigDecimal.valueOf(10), random.nextBoolean()) : null;
-        return switch (random.nextInt(10)) {
+        return switch (random.nextInt(20)) {
+            case 0 -> new FieldKind.Text("", random.nextInt(8));
+            case 1 -> new FieldKind.LongText("", 0);
+            case 2, 14 -> new FieldKind.Number(random.nextInt(3), "m", lower, upper);
+            case 3 -> new FieldKind.Money("EUR", lower, upper);
+            case 4 -> new FieldKind.YesNo();
+            case 5, 15 -> FieldKind.OneChoice.of(choices()).withOffer(offer(before));
+            case 6, 16 ->
+                new FieldKind.SeveralChoices(
+                        choices(),
+                        FieldKind.ChoiceLayout.MARKS,
+                        FieldKind.ChoiceStyle.PLAIN,
+                        random.nextBoolean(),
+                        offer(before),
+                        random.nextInt(3),
+                        random.nextBoolean() ? 0 : 2);
             case 7 -> new FieldKind.Email();
             case 8 -> new FieldKind.Phone(random.nextBoolean() ? "NL" : "");
             case 9 -> new FieldKind.WebAddress();
-            case 0 -> new FieldKind.Text("", random.nextInt(8));
-            case 1 -> new FieldKind.LongText("", 0);
-            case 2 -> new FieldKind.Number(random.nextInt(3), "m", lower, upper);
-            case 3 -> new FieldKind.Money("EUR", lower, upper);
-            case 4 -> new FieldKind.YesNo();
-            case 5 -> new FieldKind.OneChoice(choices(), FieldKind.ChoiceLayout.MARKS);
+            case 10 -> new FieldKind.Rating(5);
+            case 11 -> new FieldKind.Time(random.nextBoolean() ? NOON : null, null);
+            case 12 -> random.nextBoolean() ? new FieldKind.Signature() : new FieldKind.Initials();
+            case 13 -> new FieldKind.Attachment(2, 1, List.of("pdf"));
+            case 17 -> lookup(before);
+            case 18 -> random.nextBoolean() ? new FieldKind.DateSigned() : new FieldKind.Payment("EUR", "2.5");
             default -> new FieldKind.Date(random.nextBoolean() ? DAY : null, null);
         };
+    }
+
+    private static final LocalTime NOON = LocalTime.NOON;
+
+    private FieldKind lookup(List<Field> before) {
+        List<Field> valleys = before.stream()
+                .filter(field -> field.kind() instanceof FieldKind.Lookup lookup
+                        && lookup.column().equals("valley"))
+                .toList();
+        return valleys.isEmpty()
+                ? new FieldKind.Lookup("places", "valley", Map.of())
+                : new FieldKind.Lookup(
+                        "places", "village", Map.of("valley", pick(valleys).key()));
+    }
+
+    private @Nullable Offer offer(List<Field> before) {
+        List<Field> parents = before.stream()
+                .filter(field -> field.kind() instanceof FieldKind.OneChoice)
+                .toList();
+        if (parents.isEmpty() || random.nextInt(3) > 0) {
+            return null;
+        }
+        return new Offer(pick(parents).key(), Map.of("c0", List.of("c0", "c1"), "c1", List.of("c2")));
     }
 
     private static List<Choice> choices() {
         List<Choice> choices = new ArrayList<>();
         for (int i = 0; i < CHOICES; i++) {
-            choices.add(new Choice("c" + i, "Choice " + i));
+            choices.add(Choice.of("c" + i, "Choice " + i));
         }
         return choices;
     }
 
     private List<Band> bands() {
         return List.of(
-                new Band("low", "Low", Look.PLAIN, new Bound(BigDecimal.ZERO, random.nextBoolean())),
-                new Band("middle", "Middle", Look.PLAIN, new Bound(BigDecimal.TEN, random.nextBoolean())),
-                new Band("high", "High", new Look(Look.Shade.OCHRE, true, Look.Mark.WARNING), null));
+                Band.of("low", "Low", Look.PLAIN, new Bound(BigDecimal.ZERO, random.nextBoolean())),
+                Band.of("middle", "Middle", Look.PLAIN, new Bound(BigDecimal.TEN, random.nextBoolean())),
+                Band.of("high", "High", Look.of(Look.Shade.OCHRE, true, Look.Mark.WARNING), null));
     }
 
     private @Nullable Condition maybe(List<Field> fields) {
@@ -166,6 +410,9 @@ public final class RandomTemplates {
 
     /** Formulas are only made where there is a field for them; they ask the same as a clause would. */
     private Condition written(List<Field> fields) {
+        if (!shared.isEmpty() && random.nextInt(4) == 0) {
+            return new Condition.Written(pick(shared).key());
+        }
         Field field = pick(fields);
         return new Condition.Written(
                 switch (field.kind()) {
@@ -187,6 +434,15 @@ public final class RandomTemplates {
         if (special == 1) {
             return new Condition.StageIs(List.of(pick(Stage.values())));
         }
+        if (special == 2 && !roles.isEmpty()) {
+            return new Condition.RoleIs(List.of(pick(roles).key()));
+        }
+        if (special == 3 && !shared.isEmpty()) {
+            return new Condition.Shared(pick(shared).key());
+        }
+        if (special < 6 && special > 3 && !finishedRows.isEmpty()) {
+            return aboutRows(pick(finishedRows));
+        }
         if (depth > 0 && random.nextInt(3) == 0) {
             List<Condition> parts = new ArrayList<>();
             int count = 1 + random.nextInt(3);
@@ -203,6 +459,25 @@ public final class RandomTemplates {
         return clause(pick(fields), fields);
     }
 
+    private Condition aboutRows(Section rows) {
+        List<Field> inside = fieldsOf(rows);
+        Boolean whenBlank = random.nextInt(3) == 0 ? Boolean.valueOf(random.nextBoolean()) : null;
+        List<Field> numbers =
+                inside.stream().filter(field -> field.kind().isNumeric()).toList();
+        if (inside.isEmpty() || random.nextInt(3) == 0) {
+            return new Condition.RowCount(rows.key(), pick(Clause.Comparison.OrderTest.values()), random.nextInt(4));
+        }
+        if (!numbers.isEmpty() && random.nextBoolean()) {
+            return new Condition.Total(
+                    pick(numbers).key(),
+                    pick(Clause.Comparison.OrderTest.values()),
+                    new Operand.NumberOperand(pick(NUMBERS)),
+                    whenBlank);
+        }
+        return new Condition.OfRows(
+                rows.key(), pick(Condition.OfRows.Quantity.values()), clause(pick(inside), inside), whenBlank);
+    }
+
     private Clause clause(Field field, List<Field> fields) {
         String key = field.key();
         Boolean whenBlank = random.nextInt(3) == 0 ? Boolean.valueOf(random.nextBoolean()) : null;
@@ -213,29 +488,37 @@ public final class RandomTemplates {
             return new Clause.BandClause(key, List.of(pick(field.bands()).id()), whenBlank);
         }
         return switch (field.kind()) {
-            case FieldKind.Text ignored -> text(key, whenBlank);
-            case FieldKind.LongText ignored -> text(key, whenBlank);
-            case FieldKind.Email() -> text(key, whenBlank);
-            case FieldKind.Phone ignored -> text(key, whenBlank);
-            case FieldKind.WebAddress() -> text(key, whenBlank);
             case FieldKind.YesNo ignored -> choice(key, List.of(random.nextBoolean() ? "yes" : "no"), whenBlank);
             case FieldKind.OneChoice ignored -> choice(key, someChoices(), whenBlank);
-            case FieldKind.Number ignored -> order(key, whenBlank, other(fields, true));
-            case FieldKind.Money ignored -> order(key, whenBlank, other(fields, true));
-            case FieldKind.Date ignored -> order(key, whenBlank, other(fields, false));
+            case FieldKind.Lookup it ->
+                choice(key, List.of(it.column().equals("valley") ? "Upper" : "Marl"), whenBlank);
+            case FieldKind.SeveralChoices ignored ->
+                random.nextInt(3) == 0
+                        ? new Clause.CountClause(
+                                key, pick(Clause.Comparison.OrderTest.values()), random.nextInt(3), whenBlank)
+                        : new Clause.SetClause(key, pick(Clause.SetClause.SetTest.values()), someChoices(), whenBlank);
+            case FieldKind kind when kind.isText() -> text(key, whenBlank);
+            case FieldKind kind when kind.isOrdered() -> order(key, whenBlank, other(field.kind(), fields));
+            default -> new Clause.Answered(key);
         };
     }
 
     /** The other side of a comparison: a fixed value, another field of the kind, or a day near today. */
-    private Operand other(List<Field> fields, boolean numeric) {
+    private Operand other(FieldKind kind, List<Field> fields) {
         List<Field> alike = fields.stream()
-                .filter(field -> numeric ? field.kind().isNumeric() : field.kind() instanceof FieldKind.Date)
+                .filter(field -> kind.isNumeric()
+                        ? field.kind().isNumeric()
+                        : kind.isDay() ? field.kind().isDay() : field.kind() instanceof FieldKind.Time)
                 .toList();
         if (random.nextInt(3) == 0) {
-            return new Operand.FieldOperand(pick(alike).key());
+            String key = pick(alike).key();
+            return random.nextBoolean() ? new Operand.FieldOperand(key) : new Operand.FormulaOperand(key);
         }
-        if (numeric) {
+        if (kind.isNumeric()) {
             return new Operand.NumberOperand(pick(NUMBERS));
+        }
+        if (kind instanceof FieldKind.Time) {
+            return new Operand.TimeOperand(NOON.plusHours(random.nextInt(2)));
         }
         return random.nextBoolean() ? new Operand.DateOperand(day()) : new Operand.TodayOperand(random.nextInt(3) - 1);
     }
@@ -263,7 +546,9 @@ public final class RandomTemplates {
             Operand above = switch (to) {
                 case Operand.NumberOperand(var number) -> new Operand.NumberOperand(number.add(BigDecimal.ONE));
                 case Operand.DateOperand(var date) -> new Operand.DateOperand(date.plusDays(2));
+                case Operand.TimeOperand(var time) -> new Operand.TimeOperand(time.plusHours(1));
                 case Operand.FieldOperand it -> it;
+                case Operand.FormulaOperand it -> it;
                 case Operand.TodayOperand(var days) -> new Operand.TodayOperand(days + 2);
             };
             return new Clause.Between(
@@ -277,7 +562,11 @@ public final class RandomTemplates {
     }
 
     private String typed(FieldKind kind) {
-        if (random.nextInt(8) == 0) {
+        return typed(kind, true);
+    }
+
+    private String typed(FieldKind kind, boolean perhapsWrong) {
+        if (perhapsWrong && random.nextInt(8) == 0) {
             return pick(List.of("", "   ", "no such thing", "1,234"));
         }
         return switch (kind) {
@@ -288,9 +577,22 @@ public final class RandomTemplates {
             case FieldKind.WebAddress() -> pick(List.of("https://soil.example", "soil.example"));
             case FieldKind.YesNo ignored -> random.nextBoolean() ? "yes" : "no";
             case FieldKind.OneChoice ignored -> "c" + random.nextInt(CHOICES);
+            case FieldKind.SeveralChoices it ->
+                String.join(",", someChoices()) + (it.other() && random.nextInt(3) == 0 ? ",=peat, wet" : "");
+            case FieldKind.Lookup it ->
+                it.column().equals("valley") ? pick(List.of("Upper", "Lower")) : pick(List.of("Loam", "Marl", "Silt"));
             case FieldKind.Number ignored -> pick(NUMBERS).toPlainString();
             case FieldKind.Money ignored -> pick(NUMBERS).toPlainString();
+            case FieldKind.Rating ignored -> Integer.toString(random.nextInt(7));
             case FieldKind.Date ignored -> day().toString();
+            case FieldKind.DateSigned ignored -> day().toString();
+            case FieldKind.Time ignored -> pick(List.of("12:00", "13:00", "9.30", "25:00"));
+            case FieldKind.Signature ignored -> "Ilvo Brand";
+            case FieldKind.Initials ignored -> "IB";
+            case FieldKind.Attachment ignored ->
+                pick(List.of("a1 200 map.pdf", "a1 2000000 map.pdf", "a1 10 map.png", "a1 1 a.pdf\na2 2 b.pdf"));
+            case FieldKind.Picture ignored -> "a1 200 well.png";
+            case FieldKind.Payment ignored -> "2.50 desk-17";
         };
     }
 

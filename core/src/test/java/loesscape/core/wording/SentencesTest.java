@@ -8,7 +8,6 @@ import java.util.List;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
-import loesscape.core.evaluation.State;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Choice;
@@ -33,12 +32,8 @@ class SentencesTest {
     private static final Field PURPOSE = field(
             "purpose",
             "What will the water be used for?",
-            new FieldKind.OneChoice(
-                    List.of(
-                            new Choice("house", "Household"),
-                            new Choice("irr", "Irrigation"),
-                            new Choice("li", "Livestock")),
-                    FieldKind.ChoiceLayout.MARKS));
+            FieldKind.OneChoice.of(List.of(
+                    Choice.of("house", "Household"), Choice.of("irr", "Irrigation"), Choice.of("li", "Livestock"))));
     private static final Field DEPTH = field(
             "depth",
             "Depth",
@@ -107,11 +102,11 @@ class SentencesTest {
 
     @Test
     void bandsAndLimitsSayTheirEdges() {
-        Band low = new Band("low", "Shallow", Look.PLAIN, new Bound(BigDecimal.valueOf(30), true));
-        Band high = new Band("high", "Deep", new Look(Look.Shade.OCHRE, true, Look.Mark.WARNING), null);
+        Band low = Band.of("low", "Shallow", Look.PLAIN, new Bound(BigDecimal.valueOf(30), true));
+        Band high = Band.of("high", "Deep", Look.of(Look.Shade.OCHRE, true, Look.Mark.WARNING), null);
         assertThat(sentences(DEPTH.withBands(List.of(low, high))))
                 .containsExactly("Checked: more than 0 m and at most 400 m.", "Turns ochre and bold when over 30.");
-        assertThat(sentences(new Indicator("i", "Class", "depth", List.of(low, high), null)))
+        assertThat(sentences(Indicator.of("i", "Class", "depth", List.of(low, high))))
                 .containsExactly("Follows Depth: Shallow up to 30, Deep over 30. Blank shows nothing.");
     }
 
@@ -128,8 +123,7 @@ class SentencesTest {
 
     private static String reason(Template template, Answers answers) {
         CompiledTemplate compiled = CompiledTemplate.compile(template);
-        State state = compiled.evaluate(answers);
-        return new Reasons(template).folded("name", compiled.standing(state, Context.UNDATED));
+        return new Reasons(template).folded("name", "", compiled.standing(answers, Context.UNDATED));
     }
 
     private static List<String> sentences(Item item) {
@@ -138,8 +132,8 @@ class SentencesTest {
     }
 
     private static Template template(Item... items) {
-        Section section = new Section("s", "", "", null, List.of(items));
-        return new Template("T", "", List.of(new Page("p", "", null, List.of(section))));
+        Section section = Section.of("s", "", List.of(items));
+        return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
     }
 
     private static Clause depth(OrderTest test, int number, @org.jspecify.annotations.Nullable Boolean whenBlank) {
@@ -147,6 +141,6 @@ class SentencesTest {
     }
 
     private static Field field(String key, String label, FieldKind kind) {
-        return new Field(key, label, "", Field.Width.FULL, kind, null, null, null, List.of());
+        return Field.of(key, label, kind);
     }
 }

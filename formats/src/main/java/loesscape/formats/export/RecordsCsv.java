@@ -7,6 +7,9 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Numbers;
@@ -17,7 +20,7 @@ import org.apache.commons.csv.CSVPrinter;
 
 /**
  * Records as CSV (RFC 4180): a header of field keys, then a line for each record. Numbers and dates are written plainly,
- * choices by label.
+ * choices by what is stored of them.
  */
 public final class RecordsCsv {
 
@@ -52,17 +55,36 @@ public final class RecordsCsv {
         cells.add(row.heading().finished().toString());
         for (Field column : fields) {
             Field field = known.get(column.key());
-            cells.add(field == null ? "" : cell(field.kind(), row.state().counting(field.key())));
+            cells.add(field == null ? "" : cell(field, row.state()));
         }
         return cells;
+    }
+
+    /** The answer to a field; in rows, those of all rows one under the other. */
+    private static String cell(Field field, State state) {
+        List<Value> values = state.answers(field.key());
+        return values.stream().map(value -> cell(field.kind(), value)).collect(Collectors.joining("\n"));
     }
 
     private static String cell(FieldKind kind, Value value) {
         return switch (value) {
             case Value.Number(var number) -> Numbers.plain(number);
             case Value.Date(var date) -> date.toString();
+            case Value.Chosen(var choice, var words) when words.isEmpty() -> harmless(stored(kind, choice));
+            case Value.ChosenSet(var choices, var words) ->
+                harmless(choices.stream()
+                        .map(choice -> choice.equals(Choice.OTHER) && !words.isEmpty() ? words : stored(kind, choice))
+                        .collect(Collectors.joining(", ")));
             default -> harmless(Display.of(kind, value));
         };
+    }
+
+    private static String stored(FieldKind kind, String id) {
+        return kind.offered().stream()
+                .filter(choice -> choice.id().equals(id))
+                .map(Choice::value)
+                .findFirst()
+                .orElse(id);
     }
 
     /**

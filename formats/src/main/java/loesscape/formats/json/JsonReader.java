@@ -8,6 +8,7 @@ import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -87,6 +88,9 @@ public final class JsonReader {
         if (type == LocalDate.class && node.isString()) {
             return date(path, node);
         }
+        if (type == LocalTime.class && node.isString()) {
+            return time(path, node);
+        }
         if (type == Instant.class && node.isString()) {
             return Instant.parse(node.stringValue());
         }
@@ -105,6 +109,14 @@ public final class JsonReader {
         throw expected(path, words(LocalDate.class), node);
     }
 
+    private static LocalTime time(String path, JsonNode node) {
+        try {
+            return LocalTime.parse(node.stringValue());
+        } catch (DateTimeException e) {
+            throw expected(path, words(LocalTime.class), node);
+        }
+    }
+
     private static String words(Class<?> type) {
         if (type == String.class) {
             return "a text";
@@ -114,6 +126,9 @@ public final class JsonReader {
         }
         if (type == LocalDate.class) {
             return "a date like \"2026-11-24\"";
+        }
+        if (type == LocalTime.class) {
+            return "a time like \"14:30\"";
         }
         return type == Instant.class ? "an instant like \"2026-11-24T09:42:00Z\"" : "a number";
     }
@@ -211,11 +226,13 @@ public final class JsonReader {
                 make(
                         "",
                         structure.type(),
-                        structure.properties().stream()
-                                .map(property -> leftOut(property.shape()))
-                                .toArray());
+                        structure.properties().stream().map(JsonReader::leftOut).toArray());
             default -> throw new IllegalStateException("Cannot be left out: " + shape);
         };
+    }
+
+    private static @Nullable Object leftOut(Property property) {
+        return property.nullable() ? null : leftOut(property.shape());
     }
 
     private static Object make(String path, Class<?> type, @Nullable Object[] values) {

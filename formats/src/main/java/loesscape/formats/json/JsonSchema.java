@@ -4,6 +4,7 @@ import java.lang.reflect.Type;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.Map;
 import java.util.TreeMap;
 import loesscape.formats.json.Shape.ListOf;
@@ -64,6 +65,8 @@ public final class JsonSchema {
             schema.put("type", "string");
             if (type == LocalDate.class) {
                 schema.put("format", "date");
+            } else if (type == LocalTime.class) {
+                schema.put("format", "time");
             } else if (type == Instant.class) {
                 schema.put("format", "date-time");
             }

@@ -7,6 +7,7 @@ import java.lang.reflect.TypeVariable;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -180,6 +181,7 @@ public sealed interface Shape {
                 Boolean.class,
                 BigDecimal.class,
                 LocalDate.class,
+                LocalTime.class,
                 Instant.class);
 
         private Cache() {}

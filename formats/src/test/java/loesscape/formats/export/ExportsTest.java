@@ -111,11 +111,11 @@ class ExportsTest {
     }
 
     private static Template template(Item... items) {
-        Section section = new Section("s", "Section", "", null, List.of(items));
-        return new Template("Record", "", List.of(new Page("p", "", null, List.of(section))));
+        Section section = Section.of("s", "Section", List.of(items));
+        return Template.of("Record", List.of(new Page("p", "", null, List.of(section))));
     }
 
     private static Field field(String key, String label, FieldKind kind) {
-        return new Field(key, label, "", Field.Width.FULL, kind, null, null, null, List.of());
+        return Field.of(key, label, kind);
     }
 }

@@ -10,9 +10,17 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.Standing;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Look;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.model.Value;
 import loesscape.core.wording.Reasons;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
@@ -55,22 +63,76 @@ final class DraftModel {
         return compiled.template();
     }
 
-    /** Every node with these answers, by key. */
+    /**
+     * Every node with these answers, by key. What stands in rows stands as it does in the first row; where there is none,
+     * as it does in a row that nobody has touched.
+     */
     Map<String, NodeView> views(Answers answers, Context context) {
-        State state = compiled.evaluate(answers, context);
-        Reasons.Standing standing = compiled.standing(state, context);
+        Standing standing = compiled.standing(withRows(answers), context);
+        State state = standing.state();
         Map<String, NodeView> views =
                 LinkedHashMap.newLinkedHashMap(parts.nodes().size());
-        parts.nodes()
-                .forEach((key, node) -> views.put(
-                        key,
-                        new NodeView(
-                                node,
-                                node.name(),
-                                sentences.getOrDefault(key, List.of()),
-                                state.of(key),
-                                reasons.folded(key, standing),
-                                Objects.requireNonNull(bonds.nodes().get(key)))));
+        parts.nodes().forEach((key, node) -> {
+            String row = row(key, state);
+            NodeState stands = state.nodes().get(row.isEmpty() ? key : RowNames.address(key, row));
+            views.put(
+                    key,
+                    new NodeView(
+                            node,
+                            node.name(),
+                            sentences.getOrDefault(key, List.of()),
+                            stands == null ? folded(node) : stands,
+                            stands == null ? "its rows are folded" : reasons.folded(key, row, standing),
+                            Objects.requireNonNull(bonds.nodes().get(key))));
+        });
         return views;
+    }
+
+    private Answers withRows(Answers answers) {
+        Answers with = answers;
+        for (Node node : parts.nodes().values()) {
+            boolean empty = node instanceof Section section
+                    && section.rows() != null
+                    && section.rows().least() == 0
+                    && answers.of(node.key()).isEmpty();
+            if (empty) {
+                with = with.withRows(node.key(), List.of("r1"));
+            }
+        }
+        return with;
+    }
+
+    /** The name of the first of the rows in which a node stands; empty where it stands in none or there is none. */
+    private String row(String key, State state) {
+        String section = compiled.lexicon().rowsAround(key);
+        return section != null
+                        && state.of(section) instanceof NodeState.SectionState it
+                        && it.rows() != null
+                        && !it.rows().isEmpty()
+                ? it.rows().getFirst()
+                : "";
+    }
+
+    private static NodeState folded(Node node) {
+        return switch (node) {
+            case Field ignored ->
+                new NodeState.FieldState(
+                        false,
+                        List.of(),
+                        false,
+                        false,
+                        false,
+                        Value.blank(),
+                        null,
+                        Look.PLAIN,
+                        null,
+                        false,
+                        null,
+                        null);
+            case Indicator ignored -> new NodeState.IndicatorState(false, List.of(), null);
+            case Notice it -> new NodeState.NoticeState(false, List.of(), Look.PLAIN, it.text());
+            case Section ignored -> new NodeState.SectionState(false, List.of(), true, Look.PLAIN, null, null);
+            default -> new NodeState.PlainState(false, List.of());
+        };
     }
 }

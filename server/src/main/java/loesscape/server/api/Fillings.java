@@ -15,12 +15,10 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Progress;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
-import loesscape.core.model.Indicator;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
-import loesscape.core.model.Notice;
-import loesscape.core.model.Page;
-import loesscape.core.model.Section;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
 import loesscape.server.store.FillingStore;
@@ -117,14 +115,27 @@ public class Fillings {
     }
 
     private static Node withoutLogic(Node node) {
-        return switch (node) {
-            case Page it -> new Page(it.key(), it.title(), null, List.of());
-            case Section it -> new Section(it.key(), it.title(), it.help(), null, List.of());
-            case Field it -> it.withShown(null).withRequired(null).withEditable(null);
-            case Notice it -> new Notice(it.key(), it.text(), null);
-            case Indicator it -> new Indicator(it.key(), it.label(), it.follows(), it.bands(), null);
-        };
+        return Logic.mapped(
+                node instanceof Field field ? field.withChecks(List.of()).withLooks(List.of()) : node, NOTHING_KNOWN);
     }
+
+    /** Takes conditions and formulas away; what is followed stays. */
+    private static final Logic.Mapping NOTHING_KNOWN = new Logic.Mapping() {
+        @Override
+        public @Nullable Condition condition(Condition condition) {
+            return null;
+        }
+
+        @Override
+        public String formula(String formula) {
+            return "0";
+        }
+
+        @Override
+        public String field(String key) {
+            return key;
+        }
+    };
 
     /** The secret of the filling a browser knows, or of a new one where it knows none that is still there. */
     @Transactional

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
@@ -65,7 +66,7 @@ class Records {
 
     /** What a record is looked at in: it is finished, and its day is the one on which that was. */
     static Context finished(Kept kept, Clock clock) {
-        return new Context(LocalDate.ofInstant(kept.finished(), clock.getZone()), Stage.FINISHED);
+        return new Context(LocalDate.ofInstant(kept.finished(), clock.getZone()), Stage.FINISHED, "");
     }
 
     /** The fields of all releases, those of the newest first, each key once. */
@@ -94,7 +95,10 @@ class Records {
         return row.template().fields().stream()
                 .filter(field -> field.key().equals(column.key()))
                 .findFirst()
-                .map(field -> Display.of(field.kind(), row.state().counting(field.key())))
+                .map(field -> row.state().answers(field.key()).stream()
+                        .map(value -> Display.of(field.kind(), value))
+                        .filter(text -> !text.isEmpty())
+                        .collect(Collectors.joining("; ")))
                 .orElse("");
     }
 
@@ -122,7 +126,7 @@ class Records {
     }
 
     private static Value value(RecordRow row, String key) {
-        return row.state().nodes().containsKey(key) ? row.state().counting(key) : Value.blank();
+        return row.state().answers(key).stream().findFirst().orElse(Value.blank());
     }
 
     private static int compare(Value left, Value right) {
@@ -131,7 +135,9 @@ class Records {
             case Value.Date(var a) when right instanceof Value.Date(var b) -> a.compareTo(b);
             case Value.Text(var a)
             when right instanceof Value.Text(var b) -> String.CASE_INSENSITIVE_ORDER.compare(a, b);
-            case Value.Chosen(var a) when right instanceof Value.Chosen(var b) -> a.compareTo(b);
+            case Value.Time(var a) when right instanceof Value.Time(var b) -> a.compareTo(b);
+            case Value.Chosen(var a, var words)
+            when right instanceof Value.Chosen(var b, var others) -> (a + words).compareTo(b + others);
             case Value.YesNo(var a) when right instanceof Value.YesNo(var b) -> Boolean.compare(b, a);
             default -> left.getClass().getName().compareTo(right.getClass().getName());
         };

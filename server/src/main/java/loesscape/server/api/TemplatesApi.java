@@ -71,8 +71,8 @@ class TemplatesApi {
     Made make(@RequestBody NewTemplate wanted) {
         String title =
                 wanted.title().isBlank() ? "Untitled document" : wanted.title().strip();
-        Section section = new Section("section_1", "", "", null, List.of());
-        Template template = new Template(title, "", List.of(new Page("page_1", "", null, List.of(section))));
+        Section section = Section.of("section_1", "", List.of());
+        Template template = Template.of(title, List.of(new Page("page_1", "", null, List.of(section))));
         return new Made(templates.add(Validation.require(template)).toString());
     }
 

@@ -38,9 +38,19 @@ public record Vocabulary(Map<String, List<Verb>> operators) {
         kinds.put("webAddress", new FieldKind.WebAddress());
         kinds.put("number", new FieldKind.Number(0, "", null, null));
         kinds.put("money", new FieldKind.Money("EUR", null, null));
+        kinds.put("rating", new FieldKind.Rating(5));
         kinds.put("yesNo", new FieldKind.YesNo());
-        kinds.put("oneChoice", new FieldKind.OneChoice(List.of(), FieldKind.ChoiceLayout.MARKS));
+        kinds.put("oneChoice", FieldKind.OneChoice.of(List.of()));
+        kinds.put("severalChoices", FieldKind.SeveralChoices.of(List.of()));
+        kinds.put("lookup", new FieldKind.Lookup("", "", Map.of()));
         kinds.put("date", new FieldKind.Date(null, null));
+        kinds.put("time", new FieldKind.Time(null, null));
+        kinds.put("dateSigned", new FieldKind.DateSigned());
+        kinds.put("signature", new FieldKind.Signature());
+        kinds.put("initials", new FieldKind.Initials());
+        kinds.put("attachment", new FieldKind.Attachment(1, 1, List.of()));
+        kinds.put("picture", new FieldKind.Picture(1));
+        kinds.put("payment", new FieldKind.Payment("EUR", "0"));
         return kinds;
     }
 }

@@ -36,22 +36,24 @@ public final class Evaluate {
     private static Context context(List<String> options) {
         LocalDate today = null;
         Stage stage = Stage.FILLING;
+        String role = "";
         for (int i = 0; i < options.size(); i += 2) {
             String value = i + 1 < options.size() ? options.get(i + 1) : "";
             try {
                 switch (options.get(i)) {
                     case "--today" -> today = LocalDate.parse(value);
                     case "--stage" -> stage = Stage.valueOf(value.toUpperCase(Locale.ROOT));
+                    case "--role" -> role = value;
                     default -> throw new IllegalArgumentException("No such option");
                 }
             } catch (IllegalArgumentException | DateTimeException e) {
                 throw new LaunchProblem(
                         2,
-                        "“%s %s” is not understood; known are --today 2026-11-24 and --stage filling, reviewing, finished or print."
+                        "“%s %s” is not understood; known are --today 2026-11-24, --stage filling, reviewing, finished or print, and --role with the key of a role."
                                 .formatted(options.get(i), value));
             }
         }
-        return new Context(today, stage);
+        return new Context(today, stage, role);
     }
 
     static Template template(String file) {

@@ -78,18 +78,12 @@ public class FillingStore {
         return new Answers(typed);
     }
 
-    /** Keeps one answer as it was typed; empty text takes it away. */
+    /** Keeps one answer as it was typed; empty text where it was taken away. */
     @Transactional
     public void keep(long filling, String key, String typed) {
-        if (typed.isEmpty()) {
-            database.sql("DELETE FROM answer WHERE filling_id = ? AND item = ?")
-                    .params(filling, key)
-                    .update();
-        } else {
-            database.sql("MERGE INTO answer (filling_id, item, typed) KEY (filling_id, item) VALUES (?, ?, ?)")
-                    .params(filling, key, typed)
-                    .update();
-        }
+        database.sql("MERGE INTO answer (filling_id, item, typed) KEY (filling_id, item) VALUES (?, ?, ?)")
+                .params(filling, key, typed)
+                .update();
         database.sql("UPDATE filling SET changed = ? WHERE id = ?")
                 .params(OffsetDateTime.now(clock), filling)
                 .update();

@@ -85,7 +85,7 @@ class DraftsTest {
                         author,
                         draft,
                         2,
-                        "{\"type\":\"setCondition\",\"keys\":[\"depth\"],\"aspect\":\"shown\",\"condition\":"
+                        "{\"type\":\"setCondition\",\"keys\":[\"depth\"],\"aspects\":[\"shown\"],\"condition\":"
                                 + "{\"type\":\"choice\",\"field\":\"well\",\"test\":\"is\",\"choices\":[\"yes\"]}}")
                 .ok()
                 .json();

@@ -1,0 +1,171 @@
+package loesscape.core.analysis;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import loesscape.core.evaluation.Context;
+import loesscape.core.model.Band;
+import loesscape.core.model.Bound;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Numbers;
+import loesscape.core.model.References;
+import loesscape.core.wording.Display;
+
+/**
+ * The answers to a field at which conditions change their mind: every choice, both sides of every edge and the edge itself
+ * (boundary values, ISO/IEC/IEEE 29119-4), texts that are compared with, any answer at all, and none.
+ */
+final class Boundaries {
+
+    private static final int MOST_CHOICES = 50;
+
+    private Boundaries() {}
+
+    /** What is worth typing into a field to make some conditions change their mind. */
+    static List<String> of(Field field, List<Condition> conditions, Lexicon lexicon, Context context) {
+        Set<String> typed = new LinkedHashSet<>();
+        lexicon.choices(field).stream()
+                .filter(id -> !id.equals(loesscape.core.model.Choice.OTHER))
+                .limit(MOST_CHOICES)
+                .forEach(typed::add);
+        for (Condition condition : conditions) {
+            for (Condition.Leaf leaf : References.leaves(condition)) {
+                if (leaf instanceof Clause clause && clause.field().equals(field.key())) {
+                    of(field, clause, lexicon, context, typed);
+                }
+            }
+        }
+        if (typed.isEmpty()) {
+            typed.add(any(field.kind()));
+        }
+        typed.add("");
+        return List.copyOf(typed);
+    }
+
+    private static void of(Field field, Clause clause, Lexicon lexicon, Context context, Set<String> typed) {
+        switch (clause) {
+            case Clause.SetClause it -> {
+                typed.add(String.join(",", it.choices()));
+                String rest = String.join(
+                        ",",
+                        lexicon.choices(field).stream()
+                                .filter(id -> !it.choices().contains(id) && !id.equals("other"))
+                                .toList());
+                typed.add(rest);
+            }
+            case Clause.CountClause it -> {
+                List<String> all = List.copyOf(lexicon.choices(field));
+                for (int count = Math.max(1, it.count() - 1); count <= Math.min(all.size(), it.count() + 1); count++) {
+                    typed.add(String.join(",", all.subList(0, count)));
+                }
+            }
+            case Clause.TextClause it -> {
+                typed.add(it.text().strip());
+                typed.add(it.text().strip() + "?");
+            }
+            case Clause.LengthClause it -> {
+                for (int length = Math.max(1, it.length() - 1); length <= it.length() + 1 && length < 1_000; length++) {
+                    typed.add("x".repeat(length));
+                }
+            }
+            case Clause.BandClause ignored -> {
+                for (Band band : field.bands()) {
+                    Bound upTo = band.upTo();
+                    if (upTo != null) {
+                        around(upTo.at(), field.kind(), typed);
+                    }
+                }
+            }
+            case Clause.Comparison it -> edge(it.to(), field.kind(), context, typed);
+            case Clause.Between it -> {
+                edge(it.from(), field.kind(), context, typed);
+                edge(it.to(), field.kind(), context, typed);
+            }
+            case Clause.ChoiceClause it -> typed.addAll(it.choices());
+            case Clause.Answered ignored -> typed.add(any(field.kind()));
+            case Clause.IsBlank ignored -> {}
+        }
+    }
+
+    private static void edge(Operand operand, FieldKind kind, Context context, Set<String> typed) {
+        switch (operand) {
+            case Operand.NumberOperand(var number) -> around(number, kind, typed);
+            case Operand.DateOperand(var date) -> around(date, typed);
+            case Operand.TodayOperand(var days) -> {
+                LocalDate today = context.today();
+                if (today != null) {
+                    around(today.plusDays(days), typed);
+                }
+            }
+            case Operand.TimeOperand(var time) -> {
+                typed.add(time.toString());
+                typed.add(time.minusMinutes(1).toString());
+                typed.add(time.plusMinutes(1).toString());
+            }
+            case Operand.FieldOperand ignored -> typed.add(any(kind));
+            case Operand.FormulaOperand ignored -> typed.add(any(kind));
+        }
+    }
+
+    private static void around(BigDecimal edge, FieldKind kind, Set<String> typed) {
+        int decimals = kind instanceof FieldKind.Number it ? it.decimals() : 0;
+        BigDecimal step = BigDecimal.ONE.movePointLeft(decimals);
+        typed.add(Numbers.plain(edge));
+        typed.add(Numbers.plain(edge.add(step)));
+        typed.add(Numbers.plain(edge.subtract(step)));
+    }
+
+    private static void around(LocalDate day, Set<String> typed) {
+        typed.add(day.toString());
+        typed.add(day.plusDays(1).toString());
+        typed.add(day.minusDays(1).toString());
+    }
+
+    /** Some answer of a kind. */
+    private static String any(FieldKind kind) {
+        return switch (kind) {
+            case FieldKind.Email() -> "name@example.com";
+            case FieldKind.Phone ignored -> "+31 20 123 4567";
+            case FieldKind.WebAddress() -> "https://www.example.com";
+            case FieldKind.Date ignored -> "2026-01-01";
+            case FieldKind.Time ignored -> "12:00";
+            case FieldKind.Attachment ignored -> "a1 1 file.pdf";
+            case FieldKind.Picture ignored -> "a1 1 picture.png";
+            case FieldKind.YesNo() -> FieldKind.YesNo.YES;
+            case FieldKind.OneChoice it -> it.choices().getFirst().id();
+            case FieldKind.SeveralChoices it -> it.choices().getFirst().id();
+            default -> kind.isNumeric() ? "1" : "x";
+        };
+    }
+
+    /** A changed answer in words: Purpose is Irrigation, Depth is 30 m, Name is answered, Name is blank. */
+    static String words(Field field, String typed) {
+        if (typed.isEmpty()) {
+            return field.name() + " is blank";
+        }
+        FieldKind kind = field.kind();
+        if (kind.isNumeric()) {
+            return field.name() + " is " + Display.number(kind, new BigDecimal(typed));
+        }
+        if (kind.isDay()) {
+            return field.name() + " is " + Display.day(LocalDate.parse(typed));
+        }
+        if (kind instanceof FieldKind.SeveralChoices) {
+            return field.name() + " is "
+                    + java.util.Arrays.stream(typed.split(",", -1))
+                            .map(id -> Display.choice(kind, id))
+                            .collect(java.util.stream.Collectors.joining(", "));
+        }
+        if (kind.isOneChoice()) {
+            return field.name() + " is " + Display.choice(kind, typed);
+        }
+        return typed.equals(any(kind)) ? field.name() + " is answered" : field.name() + " is “" + typed + "”";
+    }
+}

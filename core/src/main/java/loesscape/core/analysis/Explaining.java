@@ -1,0 +1,202 @@
+package loesscape.core.analysis;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import loesscape.core.analysis.Why.Explained;
+import loesscape.core.analysis.Why.Reason;
+import loesscape.core.analysis.Why.Seen;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.Standing;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Item;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
+import loesscape.core.model.Node;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
+import loesscape.core.wording.Part;
+import loesscape.core.wording.Sentences;
+import org.jspecify.annotations.Nullable;
+
+/** Says why a document stands as it does for some answers. */
+public final class Explaining {
+
+    private final CompiledTemplate compiled;
+    private final Lexicon lexicon;
+    private final Sentences sentences;
+    private final Answers answers;
+    private final Context context;
+    private final Standing standing;
+
+    public Explaining(CompiledTemplate compiled, Answers answers, Context context) {
+        this.compiled = compiled;
+        this.lexicon = compiled.lexicon();
+        this.sentences = new Sentences(compiled.template());
+        this.answers = answers;
+        this.context = context;
+        this.standing = compiled.standing(answers, context);
+    }
+
+    /** Why the node at an address stands as it does. */
+    public Why why(String address) {
+        String key = RowNames.key(address);
+        String row = RowNames.row(address);
+        List<Node> path = path(key);
+        Node node = path.getLast();
+        String within = lexicon.rowsAround(key);
+        List<Reason> reasons = new ArrayList<>();
+        for (Logic.Place place : Logic.conditions(node)) {
+            reasons.add(new Reason(place.what(), explained(place.condition(), within, row)));
+        }
+        if (node instanceof Field field) {
+            values(field, row, reasons);
+        }
+        List<String> foldedIn = path.subList(0, path.size() - 1).stream()
+                .filter(holder -> !isShown(holder, row))
+                .map(Node::name)
+                .toList();
+        return new Why(reasons, foldedIn, new Opening(compiled, answers, context).ways(address, path));
+    }
+
+    /** Why a condition that belongs to no node holds or not: of a role, or for finishing. */
+    public Explained explained(Condition condition) {
+        return explained(condition, null, "");
+    }
+
+    private boolean isShown(Node node, String row) {
+        String address = lexicon.rowsAround(node.key()) == null ? node.key() : RowNames.address(node.key(), row);
+        return standing.state().of(address).shown();
+    }
+
+    /** The nodes in which a node stands, the outermost first, and the node itself. */
+    private List<Node> path(String key) {
+        List<Node> path = new ArrayList<>();
+        for (Page page : compiled.template().pages()) {
+            path.add(page);
+            if (page.key().equals(key) || page.sections().stream().anyMatch(section -> find(section, key, path))) {
+                return path;
+            }
+            path.removeLast();
+        }
+        throw new IllegalArgumentException("No node has the key " + key);
+    }
+
+    private static boolean find(Section section, String key, List<Node> path) {
+        path.add(section);
+        if (section.key().equals(key)) {
+            return true;
+        }
+        for (Item item : section.items()) {
+            if (item instanceof Section inner
+                    ? find(inner, key, path)
+                    : item.key().equals(key)) {
+                if (!(item instanceof Section)) {
+                    path.add(item);
+                }
+                return true;
+            }
+        }
+        path.removeLast();
+        return false;
+    }
+
+    private void values(Field field, String row, List<Reason> reasons) {
+        String within = lexicon.rowsAround(field.key());
+        if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
+            reasons.add(new Reason(
+                    "value",
+                    formula(formula, !standing.counting(field.key(), row).isBlank(), within, row)));
+        }
+        Set<String> parents = switch (field.kind()) {
+            case FieldKind.Choosing it -> {
+                var offer = it.offer();
+                yield offer == null ? Set.of() : Set.of(offer.parent());
+            }
+            case FieldKind.Lookup it -> Set.copyOf(it.filters().values());
+            default -> Set.of();
+        };
+        if (!parents.isEmpty()) {
+            List<Seen> seen =
+                    parents.stream().map(key -> seen(key, within, row)).toList();
+            boolean offers = standing.state().of(within == null ? field.key() : RowNames.address(field.key(), row))
+                            instanceof loesscape.core.evaluation.NodeState.FieldState it
+                    && it.offered() != null
+                    && !it.offered().isEmpty();
+            String text = "choices follow " + seen.stream().map(Seen::name).collect(Collectors.joining(" and "));
+            reasons.add(new Reason("choices", new Explained(text, offers, seen, List.of())));
+        }
+    }
+
+    private Explained formula(String formula, boolean gives, @Nullable String within, String row) {
+        List<Seen> seen = lexicon.sources(formula).stream()
+                .map(key -> seen(key, within, row))
+                .toList();
+        return new Explained(formula, gives, seen, List.of());
+    }
+
+    private Explained explained(Condition condition, @Nullable String within, String row) {
+        boolean holds = standing.holds(condition, within, row);
+        String text = sentences.of(condition).stream().map(Part::text).collect(Collectors.joining());
+        return switch (condition) {
+            case Condition.Group group ->
+                new Explained(
+                        text,
+                        holds,
+                        List.of(),
+                        group.conditions().stream()
+                                .map(part -> explained(part, within, row))
+                                .toList());
+            case Condition.Shared(var key) -> {
+                SharedCondition shared = Objects.requireNonNull(lexicon.shared(key), key);
+                yield new Explained(text, holds, List.of(), List.of(explained(shared.condition(), within, row)));
+            }
+            case Condition.OfRows it -> {
+                List<Explained> rows = new ArrayList<>();
+                for (String each : standing.rows(it.section())) {
+                    rows.add(explained(it.condition(), it.section(), each));
+                }
+                yield new Explained(text, holds, List.of(seen(it.section(), within, row)), rows);
+            }
+            default ->
+                new Explained(
+                        text,
+                        holds,
+                        lexicon.sources(condition).stream()
+                                .map(key -> seen(key, within, row))
+                                .toList(),
+                        List.of());
+        };
+    }
+
+    private Seen seen(String key, @Nullable String within, String row) {
+        Field field = lexicon.field(key);
+        if (field == null) {
+            int rows = standing.rows(key).length;
+            String name = Objects.requireNonNull(lexicon.repeating(key), key).name();
+            return new Seen(key, name, rows + (rows == 1 ? " row" : " rows"), true);
+        }
+        String around = lexicon.rowsAround(key);
+        if (around == null || around.equals(within)) {
+            Value value = standing.counting(key, row);
+            return new Seen(key, field.name(), Display.of(field.kind(), value), standing.shown(key, row));
+        }
+        List<String> all = new ArrayList<>();
+        for (String each : standing.rows(around)) {
+            Value value = standing.counting(key, each);
+            all.add(value.isBlank() ? "–" : Display.of(field.kind(), value));
+        }
+        return new Seen(key, field.name(), String.join(", ", all), true);
+    }
+}

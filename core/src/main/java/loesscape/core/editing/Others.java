@@ -1,0 +1,80 @@
+package loesscape.core.editing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Node;
+import loesscape.core.model.Role;
+import org.jspecify.annotations.Nullable;
+
+/** Edits what belongs to no node: roles and lookup lists. */
+final class Others {
+
+    private Others() {}
+
+    static Parts put(Parts parts, Role role) {
+        Map<String, Role> roles = new LinkedHashMap<>(parts.rest().roles());
+        roles.put(role.key(), role);
+        return parts.with(parts.rest().withRoles(roles));
+    }
+
+    static Parts remove(Parts parts, Edit.RemoveRole edit) {
+        Map<String, Role> roles = new LinkedHashMap<>(parts.rest().roles());
+        Role removed = roles.remove(edit.key());
+        if (removed == null) {
+            throw new Refusal("There is no role “%s” any more.".formatted(edit.key()));
+        }
+        List<Refusal.Follower> followers = Followers.ofRole(parts, edit.key());
+        if (!followers.isEmpty() && !edit.dropFollowers()) {
+            throw new Refusal("“%s” is used.".formatted(removed.name()), followers);
+        }
+        Map<String, Node> nodes = new LinkedHashMap<>(parts.nodes());
+        nodes.replaceAll((key, node) ->
+                node instanceof Field field && field.role().equals(edit.key()) ? field.withRole("") : node);
+        Parts freed = new Parts(
+                parts.title(),
+                parts.subtitle(),
+                nodes,
+                parts.held(),
+                parts.rest().withRoles(roles));
+        return Mappings.mapped(freed, Mappings.rewriting(leaf -> without(leaf, edit.key())));
+    }
+
+    private static @Nullable Condition without(Condition.Leaf leaf, String role) {
+        if (leaf instanceof Condition.RoleIs(var roles) && roles.contains(role)) {
+            List<String> rest = new ArrayList<>(roles);
+            rest.remove(role);
+            return rest.isEmpty() ? null : new Condition.RoleIs(rest);
+        }
+        return leaf;
+    }
+
+    static Parts put(Parts parts, LookupList list) {
+        Map<String, LookupList> lists = new LinkedHashMap<>(parts.rest().lists());
+        lists.put(list.key(), list);
+        return parts.with(parts.rest().withLists(lists));
+    }
+
+    static Parts removeList(Parts parts, String key) {
+        Map<String, LookupList> lists = new LinkedHashMap<>(parts.rest().lists());
+        LookupList removed = lists.remove(key);
+        if (removed == null) {
+            throw new Refusal("There is no lookup list “%s” any more.".formatted(key));
+        }
+        List<Refusal.Follower> followers = parts.nodes().values().stream()
+                .filter(node -> node instanceof Field field
+                        && field.kind() instanceof FieldKind.Lookup lookup
+                        && lookup.list().equals(key))
+                .map(node -> new Refusal.Follower(node.key(), node.name(), "choices"))
+                .toList();
+        if (!followers.isEmpty()) {
+            throw new Refusal("“%s” is used.".formatted(removed.name()), followers);
+        }
+        return parts.with(parts.rest().withLists(lists));
+    }
+}

@@ -1,0 +1,78 @@
+package loesscape.core.editing;
+
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Picture;
+import loesscape.core.model.Section;
+
+/** Sets what nodes have besides labels and conditions; each refused where a node has no such thing. */
+final class Properties {
+
+    private Properties() {}
+
+    static Parts looks(Parts parts, Edit.SetLooks edit) {
+        Parts changed = parts;
+        for (String key : edit.keys()) {
+            changed = changed.with(
+                    switch (parts.node(key)) {
+                        case Field it -> it.withLooks(edit.looks());
+                        case Section it -> it.withLooks(edit.looks());
+                        case Notice it -> it.withLooks(edit.looks());
+                        case Node other -> throw new Refusal("“%s” has no looks.".formatted(other.name()));
+                    });
+        }
+        return changed;
+    }
+
+    static Parts role(Parts parts, Edit.SetRole edit) {
+        Parts changed = parts;
+        for (String key : edit.keys()) {
+            changed = changed.with(parts.field(key).withRole(edit.role()));
+        }
+        return changed;
+    }
+
+    static Parts folding(Parts parts, Edit.SetFolding edit) {
+        Parts changed = parts;
+        for (String key : edit.keys()) {
+            changed = changed.with(
+                    switch (parts.node(key)) {
+                        case Field it -> it.withFolding(edit.folding());
+                        case Section it -> it.withFolding(edit.folding());
+                        case Notice it -> it.withFolding(edit.folding());
+                        case Indicator it -> it.withFolding(edit.folding());
+                        case Picture it ->
+                            new Picture(it.key(), it.label(), it.file(), it.follows(), it.shown(), edit.folding());
+                        case Node other -> throw new Refusal("How “%s” folds cannot be set.".formatted(other.name()));
+                    });
+        }
+        return changed;
+    }
+
+    static Parts rows(Parts parts, Edit.SetRows edit) {
+        if (parts.node(edit.key()) instanceof Section section) {
+            return parts.with(section.withRows(edit.rows()));
+        }
+        throw new Refusal("Only a section can repeat.");
+    }
+
+    static Parts signs(Parts parts, Edit.SetSigns edit) {
+        if (parts.node(edit.key()) instanceof Indicator it) {
+            return parts.with(it.withBands(java.util.List.of())
+                    .withChoices(edit.choices())
+                    .withPresence(edit.presence()));
+        }
+        throw new Refusal(
+                "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));
+    }
+
+    static Parts picture(Parts parts, Edit.SetPicture edit) {
+        if (parts.node(edit.key()) instanceof Picture it) {
+            return parts.with(new Picture(it.key(), it.label(), edit.file(), edit.follows(), it.shown(), it.folding()));
+        }
+        throw new Refusal(
+                "“%s” is not a picture.".formatted(parts.node(edit.key()).name()));
+    }
+}

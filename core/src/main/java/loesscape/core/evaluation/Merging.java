@@ -1,0 +1,48 @@
+package loesscape.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import loesscape.core.model.Field;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
+
+/** The text of a notice with answers in the places of the keys it names in braces; a blank leaves nothing there. */
+final class Merging {
+
+    private static final Pattern MERGED = Pattern.compile("\\{([a-z][a-z0-9_]*)\\}");
+
+    private Merging() {}
+
+    /** The text as things stand. What is in braces and is no field that can be seen from there stays as it is. */
+    static Function<Seen, String> of(String text, String notice, Lexicon lexicon, FormulaCompiler values) {
+        List<Function<Seen, String>> pieces = new ArrayList<>();
+        Matcher matcher = MERGED.matcher(text);
+        int from = 0;
+        while (matcher.find()) {
+            Field field = lexicon.field(matcher.group(1));
+            String rows = lexicon.rowsAround(matcher.group(1));
+            if (field == null || (rows != null && !rows.equals(lexicon.rowsAround(notice)))) {
+                continue;
+            }
+            String before = text.substring(from, matcher.start());
+            Function<Seen, Value> value = values.counting(field.key());
+            pieces.add(seen -> before);
+            pieces.add(seen -> Display.of(field.kind(), value.apply(seen)));
+            from = matcher.end();
+        }
+        if (pieces.isEmpty()) {
+            return seen -> text;
+        }
+        String rest = text.substring(from);
+        pieces.add(seen -> rest);
+        return seen -> {
+            StringBuilder all = new StringBuilder();
+            pieces.forEach(piece -> all.append(piece.apply(seen)));
+            return all.toString();
+        };
+    }
+}

@@ -1,0 +1,223 @@
+package loesscape.core.evaluation;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.evaluation.NodeState.FieldState;
+import loesscape.core.evaluation.NodeState.IndicatorState;
+import loesscape.core.evaluation.NodeState.NoticeState;
+import loesscape.core.evaluation.NodeState.PlainState;
+import loesscape.core.evaluation.NodeState.RowState;
+import loesscape.core.evaluation.NodeState.SectionState;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Band;
+import loesscape.core.model.Currencies;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Section;
+import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
+
+/** Makes the states of nodes when all that is shown and all that counts is decided. */
+final class NodeStates {
+
+    private final Slots slots;
+    private final Rules[] rules;
+
+    NodeStates(Slots slots, Rules[] rules) {
+        this.slots = slots;
+        this.rules = rules;
+    }
+
+    /** The states of all nodes by address, in document order, rows one after the other. */
+    void collect(Run run, Map<String, NodeState> states) {
+        int slot = 0;
+        while (slot < slots.count()) {
+            states.put(slots.key(slot), of(run, slot, 0));
+            if (slots.isRepeating(slot)) {
+                String[] rows = run.seen.rows[slot];
+                for (int row = 0; row < rows.length; row++) {
+                    states.put(slots.address(slot, rows[row]), row(run, slot, row));
+                    for (int inner = slot + 1; inner < slots.end(slot); inner++) {
+                        states.put(slots.address(inner, rows[row]), of(run, inner, row));
+                    }
+                }
+                slot = slots.end(slot);
+            } else {
+                slot++;
+            }
+        }
+    }
+
+    /** How one row of a repeating section stands. */
+    RowState row(Run run, int section, int row) {
+        run.seen.row = row;
+        for (int slot = section + 1; slot < slots.end(section); slot++) {
+            Look look = run.shown[slot][row] ? rules[slot].look(LookRule.Extent.ROW, run.seen) : null;
+            if (look != null) {
+                return RowState.of(look);
+            }
+        }
+        return RowState.of(Look.PLAIN);
+    }
+
+    /** How one node stands, in one of its rows where it stands in rows. */
+    NodeState of(Run run, int slot, int row) {
+        Seen seen = run.seen;
+        seen.row = row;
+        Rules own = rules[slot];
+        boolean shown = run.shown[slot][row];
+        List<Aspect> met = met(own, seen);
+        return switch (own.node()) {
+            case Field field -> field(run, slot, row, field, met);
+            case Indicator it -> {
+                int followed = slots.of(it.follows());
+                Value value = seen.counting[followed][slots.isInRows(followed) ? row : 0];
+                yield new IndicatorState(shown, met, sign(it, value));
+            }
+            case Section it -> section(it, slot, shown, met, own, seen);
+            case Notice ignored ->
+                new NoticeState(shown, met, look(own, seen), own.text().apply(seen));
+            default -> new PlainState(shown, met);
+        };
+    }
+
+    private static SectionState section(
+            Section section, int slot, boolean shown, List<Aspect> met, Rules own, Seen seen) {
+        boolean open = Rules.holds(own.open(), true, seen);
+        Section.Rows rows = section.rows();
+        if (rows == null) {
+            return new SectionState(shown, met, open, look(own, seen), null, null);
+        }
+        List<String> names = List.of(seen.rows[slot]);
+        String problem = null;
+        if (shown && names.size() < rows.least()) {
+            problem = "At least %d %s needed here.".formatted(rows.least(), rows.least() == 1 ? "row is" : "rows are");
+        } else if (shown && names.size() > rows.most()) {
+            problem = "At most %d %s here.".formatted(rows.most(), rows.most() == 1 ? "row fits" : "rows fit");
+        }
+        return new SectionState(shown, met, open, look(own, seen), names, problem);
+    }
+
+    private static Look look(Rules own, Seen seen) {
+        Look look = own.look(LookRule.Extent.ITEM, seen);
+        return look == null ? Look.PLAIN : look;
+    }
+
+    private FieldState field(Run run, int slot, int row, Field field, List<Aspect> met) {
+        Seen seen = run.seen;
+        Rules own = rules[slot];
+        boolean shown = run.shown[slot][row];
+        Reading reading = run.readings[slot][row];
+        Value value = seen.counting[slot][row];
+        Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
+        boolean isEditable =
+                shown && !isOthers(field, seen) && isTyped(field) && Rules.holds(own.editable(), true, seen);
+        boolean canAnswer = !offered.isRestricted() || !offered.isEmpty();
+        boolean isRequired =
+                isAsked(field, seen, shown, isEditable) && canAnswer && Rules.holds(own.required(), false, seen);
+        BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)
+                ? own.amount(seen, Currencies.decimals(currency))
+                : null;
+        boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
+        String problem = problem(own, field, reading, seen);
+        String band = band(field.bands(), value);
+        Look look = own.look(LookRule.Extent.ITEM, seen);
+        return new FieldState(
+                shown,
+                met,
+                isEditable,
+                isRequired,
+                missing,
+                value,
+                band,
+                look != null ? look : bandLook(field.bands(), band),
+                offered.isRestricted() ? offered.ids() : null,
+                run.overtyped[slot][row],
+                due,
+                problem);
+    }
+
+    /** Whether the field is that of a role other than the one that is acting. */
+    private static boolean isOthers(Field field, Seen seen) {
+        String acting = seen.context.role();
+        return !acting.isEmpty() && !field.role().isEmpty() && !field.role().equals(acting);
+    }
+
+    /** Whether a person types the answer: not where the server gives it or a formula does. */
+    private static boolean isTyped(Field field) {
+        return !field.kind().isGiven()
+                && !(field.value() instanceof FieldValue.WorkedOut(var ignored, var overtypable) && !overtypable);
+    }
+
+    /** Whether an answer can be asked for: where it can be typed, and where its role pays. */
+    private static boolean isAsked(Field field, Seen seen, boolean shown, boolean isEditable) {
+        return isEditable || (shown && field.kind() instanceof FieldKind.Payment && !isOthers(field, seen));
+    }
+
+    private static @Nullable String problem(Rules own, Field field, @Nullable Reading reading, Seen seen) {
+        return switch (reading) {
+            case null -> null;
+            case Reading.Unreadable(var message) -> message;
+            case Reading.Read(var value) when value.isBlank() -> null;
+            case Reading.Read(var value) -> {
+                String limit = Checks.problem(field.kind(), value);
+                yield limit == null ? own.refusal(seen) : limit;
+            }
+        };
+    }
+
+    private static @Nullable String band(List<Band> bands, Value value) {
+        return value instanceof Value.Number(var number)
+                ? Band.of(bands, number).map(Band::id).orElse(null)
+                : null;
+    }
+
+    private static Look bandLook(List<Band> bands, @Nullable String id) {
+        for (Band band : bands) {
+            if (band.id().equals(id)) {
+                return band.look();
+            }
+        }
+        return Look.PLAIN;
+    }
+
+    private static @Nullable String sign(Indicator indicator, Value value) {
+        if (indicator.presence() != null) {
+            return value.isBlank() ? Indicator.BLANK : Indicator.ANSWERED;
+        }
+        if (!indicator.bands().isEmpty()) {
+            return band(indicator.bands(), value);
+        }
+        List<String> chosen = value instanceof Value.ChosenSet(var choices, var ignored)
+                ? choices
+                : java.util.Optional.ofNullable(Offerings.chosen(value)).stream()
+                        .toList();
+        return indicator.choices().stream()
+                .map(Indicator.ChoiceSign::choice)
+                .filter(chosen::contains)
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static List<Aspect> met(Rules own, Seen seen) {
+        List<Aspect> met = new ArrayList<>(1);
+        addIfMet(met, Aspect.SHOWN, own.shown(), seen);
+        addIfMet(met, Aspect.REQUIRED, own.required(), seen);
+        addIfMet(met, Aspect.EDITABLE, own.editable(), seen);
+        addIfMet(met, Aspect.OPEN, own.open(), seen);
+        return met.isEmpty() ? List.of() : met;
+    }
+
+    private static void addIfMet(List<Aspect> met, Aspect aspect, @Nullable Test test, Seen seen) {
+        if (test != null && test.holds(seen)) {
+            met.add(aspect);
+        }
+    }
+}

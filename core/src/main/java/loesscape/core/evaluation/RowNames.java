@@ -1,0 +1,80 @@
+package loesscape.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Pattern;
+import loesscape.core.model.Section;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The names of rows. A row keeps its name for good, wherever it is moved, so that what is typed in it goes with it. Names
+ * are lower-case letters and digits; they are kept as one text, parted by commas.
+ */
+public final class RowNames {
+
+    private static final Pattern SPELLING = Pattern.compile("[a-z0-9]{1,16}");
+
+    private RowNames() {}
+
+    /** The address of a node in a row, or of the row itself under the key of its section. */
+    public static String address(String key, String row) {
+        return key + "@" + row;
+    }
+
+    /** The key of the node at an address. */
+    public static String key(String address) {
+        int at = address.indexOf('@');
+        return at < 0 ? address : address.substring(0, at);
+    }
+
+    /** The row of an address; empty where it is in none. */
+    public static String row(String address) {
+        int at = address.indexOf('@');
+        return at < 0 ? "" : address.substring(at + 1);
+    }
+
+    /** The names in their order as text. */
+    public static String text(List<String> rows) {
+        return String.join(",", rows);
+    }
+
+    /**
+     * The rows of a section: those that are named, each once, at most {@link Section.Rows#MOST}; what is no name of a row
+     * is passed over. Where none were ever named, the least number of rows.
+     */
+    static String[] of(Section.Rows rows, @Nullable String typed) {
+        if (typed == null) {
+            return first(rows.least());
+        }
+        Set<String> names = new LinkedHashSet<>();
+        for (String name : typed.split(",", -1)) {
+            String trimmed = name.strip();
+            if (SPELLING.matcher(trimmed).matches() && names.size() < Section.Rows.MOST) {
+                names.add(trimmed);
+            }
+        }
+        return names.toArray(String[]::new);
+    }
+
+    /** So many rows as they are named where nobody named them: r1, r2, … */
+    public static String[] first(int count) {
+        String[] names = new String[count];
+        for (int i = 0; i < count; i++) {
+            names[i] = "r" + (i + 1);
+        }
+        return names;
+    }
+
+    /** These rows and a new one behind them, whose name none of {@code used} has had. */
+    public static List<String> added(List<String> rows, Set<String> used) {
+        int number = rows.size() + 1;
+        while (rows.contains("r" + number) || used.contains("r" + number)) {
+            number++;
+        }
+        List<String> longer = new ArrayList<>(rows);
+        longer.add("r" + number);
+        return longer;
+    }
+}

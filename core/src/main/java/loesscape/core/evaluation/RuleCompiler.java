@@ -1,0 +1,66 @@
+package loesscape.core.evaluation;
+
+import java.util.List;
+import java.util.function.Function;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
+import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import org.jspecify.annotations.Nullable;
+
+/** Compiles all that a node is decided by. */
+final class RuleCompiler {
+
+    private final Lexicon lexicon;
+    private final ConditionCompiler conditions;
+
+    RuleCompiler(Lexicon lexicon, ConditionCompiler conditions) {
+        this.lexicon = lexicon;
+        this.conditions = conditions;
+    }
+
+    Rules rules(Node node) {
+        String within = lexicon.rowsAround(node.key());
+        Field field = node instanceof Field it ? it : null;
+        return new Rules(
+                node,
+                test(Aspect.SHOWN, node, within),
+                test(Aspect.REQUIRED, node, within),
+                test(Aspect.EDITABLE, node, within),
+                test(Aspect.OPEN, node, within),
+                Logic.looks(node).stream()
+                        .map(it ->
+                                new Rules.CompiledLook(conditions.compile(it.when(), within), it.look(), it.extent()))
+                        .toList(),
+                field == null
+                        ? List.of()
+                        : field.checks().stream()
+                                .map(it -> new Rules.CompiledCheck(
+                                        conditions.compile(it.refusedWhen(), within), it.message()))
+                                .toList(),
+                field == null ? seen -> Offered.NOTHING : conditions.offerings().of(field),
+                field != null && field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)
+                        ? formula(formula, within)
+                        : null,
+                field != null && field.kind() instanceof FieldKind.Payment(var ignored, var amount)
+                        ? formula(amount, within)
+                        : null,
+                node instanceof Notice notice
+                        ? Merging.of(notice.text(), notice.key(), lexicon, conditions.formulas())
+                        : seen -> "");
+    }
+
+    private @Nullable Test test(Aspect aspect, Node node, @Nullable String within) {
+        Condition condition = aspect.of(node);
+        return condition == null ? null : conditions.compile(condition, within);
+    }
+
+    private Function<Seen, @Nullable Object> formula(String formula, @Nullable String within) {
+        return conditions.formulas().compile(formula, within);
+    }
+}

@@ -1,0 +1,77 @@
+package loesscape.core.evaluation;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.function.Function;
+import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.Node;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * All that one node is decided by, compiled. A test that is null stands for the plain default of its aspect.
+ *
+ * @param looks in order, those of the item and those of its row
+ * @param checks the author's own
+ * @param offering what can be chosen
+ * @param workedOut what its formula gives; null where it has none
+ * @param due what is to be paid; null for all but payments
+ * @param text of a notice
+ */
+record Rules(
+        Node node,
+        @Nullable Test shown,
+        @Nullable Test required,
+        @Nullable Test editable,
+        @Nullable Test open,
+        List<CompiledLook> looks,
+        List<CompiledCheck> checks,
+        Offerings.Offering offering,
+        @Nullable Function<Seen, @Nullable Object> workedOut,
+        @Nullable Function<Seen, @Nullable Object> due,
+        Function<Seen, String> text) {
+
+    /** A look and when it counts. */
+    record CompiledLook(Test when, Look look, LookRule.Extent extent) {}
+
+    /** A check and its message. */
+    record CompiledCheck(Test refusedWhen, String message) {}
+
+    /** The first look of an extent whose condition holds; null where none does. */
+    @Nullable
+    Look look(LookRule.Extent extent, Seen seen) {
+        for (CompiledLook each : looks) {
+            if (each.extent() == extent && each.when().holds(seen)) {
+                return each.look();
+            }
+        }
+        return null;
+    }
+
+    /** The message of the first check that refuses the answer; null where none does. */
+    @Nullable
+    String refusal(Seen seen) {
+        for (CompiledCheck check : checks) {
+            if (check.refusedWhen().holds(seen)) {
+                return check.message();
+            }
+        }
+        return null;
+    }
+
+    /** What is to be paid, in the decimals of its currency; null where nothing is or it is not known. */
+    @Nullable
+    BigDecimal amount(Seen seen, int decimals) {
+        if (due != null
+                && due.apply(seen) instanceof BigDecimal number
+                && WorkedOut.number(number, decimals) instanceof loesscape.core.model.Value.Number(var amount)
+                && amount.signum() > 0) {
+            return amount;
+        }
+        return null;
+    }
+
+    static boolean holds(@Nullable Test test, boolean plainDefault, Seen seen) {
+        return test == null ? plainDefault : test.holds(seen);
+    }
+}

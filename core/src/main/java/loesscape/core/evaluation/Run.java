@@ -1,0 +1,19 @@
+package loesscape.core.evaluation;
+
+import org.jspecify.annotations.Nullable;
+
+/** What an evaluation has found out so far, by slot and row; outside of rows there is one place for each slot. */
+final class Run {
+
+    final Seen seen;
+    final boolean[][] shown;
+    final @Nullable Reading[][] readings;
+    final boolean[][] overtyped;
+
+    Run(int slots, Context context) {
+        this.seen = new Seen(slots, context);
+        this.shown = new boolean[slots][];
+        this.readings = new Reading[slots][];
+        this.overtyped = new boolean[slots][];
+    }
+}

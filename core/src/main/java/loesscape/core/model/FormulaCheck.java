@@ -1,0 +1,42 @@
+package loesscape.core.model;
+
+import java.util.function.BiConsumer;
+import loesscape.core.expression.Formula;
+import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.Type;
+import org.jspecify.annotations.Nullable;
+
+/** The rules that formulas keep at a place of a template: understood, known names, and a result of the right type. */
+final class FormulaCheck {
+
+    private final Lexicon lexicon;
+    private final @Nullable String within;
+    private final BiConsumer<String, String> report;
+
+    FormulaCheck(Lexicon lexicon, @Nullable String within, BiConsumer<String, String> report) {
+        this.lexicon = lexicon;
+        this.within = within;
+        this.report = report;
+    }
+
+    /**
+     * Checks a formula.
+     *
+     * @param wanted the type it has to give, as far as that is known before it is run
+     * @param expectation begins the message where it gives another
+     */
+    void check(String path, String formula, Type wanted, String expectation) {
+        try {
+            Type type = Formula.of(formula, lexicon.types(within)).type();
+            boolean fits = type.equals(wanted)
+                    || type == Type.Simple.ANY
+                    || type == Type.Simple.NOTHING
+                    || (type instanceof Type.ListOf && wanted instanceof Type.ListOf);
+            if (!fits) {
+                report.accept(path, "%s; this formula gives %s.".formatted(expectation, type.words()));
+            }
+        } catch (FormulaProblem problem) {
+            report.accept(path, "At character %d: %s".formatted(problem.at() + 1, problem.getMessage()));
+        }
+    }
+}

@@ -1,0 +1,337 @@
+package loesscape.core.model;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import loesscape.core.expression.Names;
+import loesscape.core.expression.Type;
+import loesscape.core.model.Clause.Operand;
+import org.jspecify.annotations.Nullable;
+
+/** What the names in a template mean: to conditions, to formulas, and where they can be used. */
+public final class Lexicon {
+
+    private final Map<String, Field> fields = new LinkedHashMap<>();
+    private final Map<String, Section> repeating = new LinkedHashMap<>();
+    private final Map<String, String> rowsOf = new HashMap<>();
+    private final Map<String, Set<String>> fieldsOfRows = new HashMap<>();
+    private final Map<String, SharedCondition> shared = new LinkedHashMap<>();
+    private final Map<String, LookupList> lists = new LinkedHashMap<>();
+    private final Map<String, Role> roles = new LinkedHashMap<>();
+    private final Map<String, Map<String, Type>> types = new ConcurrentHashMap<>();
+    private final Map<String, Set<String>> choices = new ConcurrentHashMap<>();
+
+    private Lexicon(Template template) {
+        template.conditions().forEach(it -> shared.putIfAbsent(it.key(), it));
+        template.lists().forEach(it -> lists.putIfAbsent(it.key(), it));
+        template.roles().forEach(it -> roles.putIfAbsent(it.key(), it));
+        template.pages().forEach(page -> page.sections().forEach(section -> enter(section, null)));
+    }
+
+    /** The lexicon of a template, which need not be valid; of two things with the same name, the first counts. */
+    public static Lexicon of(Template template) {
+        return new Lexicon(template);
+    }
+
+    private void enter(Section section, @Nullable String around) {
+        if (around != null) {
+            rowsOf.putIfAbsent(section.key(), around);
+        }
+        String within = section.isRepeating() ? section.key() : around;
+        if (section.isRepeating()) {
+            repeating.putIfAbsent(section.key(), section);
+            fieldsOfRows.putIfAbsent(section.key(), new LinkedHashSet<>());
+        }
+        for (Item item : section.items()) {
+            if (item instanceof Section inner) {
+                enter(inner, within);
+                continue;
+            }
+            if (within != null) {
+                rowsOf.putIfAbsent(item.key(), within);
+            }
+            if (item instanceof Field field && fields.putIfAbsent(field.key(), field) == null && within != null) {
+                fieldsOfRows
+                        .computeIfAbsent(within, ignored -> new LinkedHashSet<>())
+                        .add(field.key());
+            }
+        }
+    }
+
+    /** The field with a key; null where there is none. */
+    public @Nullable Field field(String key) {
+        return fields.get(key);
+    }
+
+    /** The repeating section with a key; null where there is none. */
+    public @Nullable Section repeating(String key) {
+        return repeating.get(key);
+    }
+
+    /** The shared condition with a key; null where there is none. */
+    public @Nullable SharedCondition shared(String key) {
+        return shared.get(key);
+    }
+
+    /** The lookup list with a key; null where there is none. */
+    public @Nullable LookupList list(String key) {
+        return lists.get(key);
+    }
+
+    /** The role with a key; null where there is none. */
+    public @Nullable Role role(String key) {
+        return roles.get(key);
+    }
+
+    /** The key of the repeating section in whose rows a node stands; null where it stands in none. */
+    public @Nullable String rowsAround(String key) {
+        return rowsOf.get(key);
+    }
+
+    /** The identities of the choices of a field that conditions can name: of a lookup, the cells of its column. */
+    public Set<String> choices(Field field) {
+        return choices.computeIfAbsent(field.key(), ignored -> choicesOf(field));
+    }
+
+    private Set<String> choicesOf(Field field) {
+        Set<String> ids = new LinkedHashSet<>();
+        if (field.kind() instanceof FieldKind.Lookup it) {
+            LookupList list = lists.get(it.list());
+            int column = list == null ? -1 : list.column(it.column());
+            if (list != null && column >= 0) {
+                list.rows().stream()
+                        .filter(row -> column < row.size() && !row.get(column).isBlank())
+                        .forEach(row -> ids.add(row.get(column)));
+            }
+        } else {
+            field.kind().offered().forEach(choice -> ids.add(choice.id()));
+        }
+        return ids;
+    }
+
+    /** The keys of the fields that stand in the rows of a repeating section, in reading order. */
+    public Set<String> fieldsOfRows(String section) {
+        return fieldsOfRows.getOrDefault(section, Set.of());
+    }
+
+    /**
+     * The names formulas know at a place, with the types of their values.
+     *
+     * @param within the repeating section in whose rows the place is; null for outside of rows
+     */
+    public Map<String, Type> types(@Nullable String within) {
+        return types.computeIfAbsent(within == null ? "" : within, ignored -> typesWithin(within));
+    }
+
+    private Map<String, Type> typesWithin(@Nullable String within) {
+        Map<String, Type> known = new LinkedHashMap<>(FormulaTypes.CONTEXT);
+        fields.forEach((key, field) -> {
+            String rows = rowsOf.get(key);
+            if (rows == null || rows.equals(within)) {
+                known.put(key, FormulaTypes.of(field.kind(), this));
+            }
+        });
+        repeating.keySet().forEach(section -> {
+            Map<String, Type> entries = new LinkedHashMap<>();
+            fieldsOfRows(section).forEach(key -> {
+                Field field = fields.get(key);
+                if (field != null) {
+                    entries.put(key, FormulaTypes.of(field.kind(), this));
+                }
+            });
+            known.put(section, new Type.ListOf(new Type.Context(entries)));
+        });
+        shared.forEach((key, condition) -> {
+            Set<String> rows = rowsLookedAt(condition.condition());
+            if (rows.isEmpty() || (within != null && rows.equals(Set.of(within)))) {
+                known.put(key, Type.Simple.YES_NO);
+            }
+        });
+        return known;
+    }
+
+    /** The keys of the fields and repeating sections a condition looks at, through shared conditions too, in reading order. */
+    public Set<String> sources(@Nullable Condition condition) {
+        Set<String> keys = new LinkedHashSet<>();
+        sources(condition, keys, new HashSet<>());
+        return keys;
+    }
+
+    /** The keys of the fields and repeating sections a condition itself names, not through shared conditions. */
+    public Set<String> direct(Condition condition) {
+        Set<String> keys = new LinkedHashSet<>();
+        sources(condition, keys, new HashSet<>(shared.keySet()));
+        return keys;
+    }
+
+    /** The keys of the fields and repeating sections a formula looks at, through shared conditions too. */
+    public Set<String> sources(String formula) {
+        Set<String> keys = new LinkedHashSet<>();
+        named(formula, keys, new HashSet<>());
+        return keys;
+    }
+
+    private void sources(@Nullable Condition condition, Set<String> keys, Set<String> seen) {
+        for (Condition.Leaf leaf : References.leaves(condition)) {
+            switch (leaf) {
+                case Condition.Written(var formula) -> named(formula, keys, seen);
+                case Condition.StageIs ignored -> {}
+                case Condition.RoleIs ignored -> {}
+                case Condition.Shared(var key) -> sharedSources(key, keys, seen);
+                case Condition.OfRows it -> keys.add(it.section());
+                case Condition.RowCount it -> keys.add(it.section());
+                case Condition.Total it -> {
+                    keys.add(it.field());
+                    String rows = rowsOf.get(it.field());
+                    if (rows != null) {
+                        keys.add(rows);
+                    }
+                }
+                case Clause clause -> keys.add(clause.field());
+            }
+            for (Operand operand : References.operands(leaf)) {
+                switch (operand) {
+                    case Operand.FieldOperand(var other) -> keys.add(other);
+                    case Operand.FormulaOperand(var formula) -> named(formula, keys, seen);
+                    default -> {}
+                }
+            }
+        }
+    }
+
+    private void sharedSources(String key, Set<String> keys, Set<String> seen) {
+        SharedCondition condition = shared.get(key);
+        if (condition != null && seen.add(key)) {
+            sources(condition.condition(), keys, seen);
+        }
+    }
+
+    private void named(String formula, Set<String> keys, Set<String> seen) {
+        for (String name : Names.in(formula)) {
+            if (fields.containsKey(name)) {
+                keys.add(name);
+            } else if (repeating.containsKey(name)) {
+                keys.add(name);
+                keys.addAll(columns(name, formula));
+            } else {
+                sharedSources(name, keys, seen);
+            }
+        }
+    }
+
+    /** The fields of a repeating section a formula names anywhere; the rows it sees have these and no others. */
+    public List<String> columns(String section, String formula) {
+        Set<String> mentioned = Names.mentioned(formula);
+        return fieldsOfRows(section).stream().filter(mentioned::contains).toList();
+    }
+
+    /** The keys of the shared conditions a condition or, through them, another uses. */
+    public Set<String> sharedIn(@Nullable Condition condition) {
+        Set<String> used = new LinkedHashSet<>();
+        List<Condition> open = new ArrayList<>();
+        if (condition != null) {
+            open.add(condition);
+        }
+        while (!open.isEmpty()) {
+            for (String key : named(open.removeLast())) {
+                SharedCondition next = shared.get(key);
+                if (next != null && used.add(key)) {
+                    open.add(next.condition());
+                }
+            }
+        }
+        return used;
+    }
+
+    private Set<String> named(Condition condition) {
+        Set<String> keys = new LinkedHashSet<>();
+        for (Condition.Leaf leaf : References.leaves(condition)) {
+            switch (leaf) {
+                case Condition.Shared(var key) -> keys.add(key);
+                case Condition.Written(var formula) -> keys.addAll(Names.in(formula));
+                default -> {}
+            }
+            References.operands(leaf).forEach(operand -> {
+                if (operand instanceof Operand.FormulaOperand(var formula)) {
+                    keys.addAll(Names.in(formula));
+                }
+            });
+        }
+        keys.retainAll(shared.keySet());
+        return keys;
+    }
+
+    /**
+     * The repeating sections whose rows a condition can only be asked of: those of the fields it looks at directly, not
+     * by way of a clause about rows.
+     */
+    Set<String> rowsLookedAt(@Nullable Condition condition) {
+        Set<String> rows = new LinkedHashSet<>();
+        rowsLookedAt(condition, rows, new HashSet<>());
+        return rows;
+    }
+
+    /** The key of the repeating section whose rows a shared condition of a valid template is asked of; null for none. */
+    public @Nullable String rowsOf(SharedCondition condition) {
+        return rowsLookedAt(condition.condition()).stream().findFirst().orElse(null);
+    }
+
+    private void rowsLookedAt(@Nullable Condition condition, Set<String> rows, Set<String> seen) {
+        switch (condition) {
+            case null -> {}
+            case Condition.Always() -> {}
+            case Condition.Never() -> {}
+            case Condition.Group group -> group.conditions().forEach(part -> rowsLookedAt(part, rows, seen));
+            case Condition.Shared(var key) -> {
+                SharedCondition next = shared.get(key);
+                if (next != null && seen.add(key)) {
+                    rowsLookedAt(next.condition(), rows, seen);
+                }
+            }
+            case Condition.Written(var formula) -> rowsNamed(formula, rows);
+            case Clause clause -> {
+                addRows(clause.field(), rows);
+                operandRows(clause, rows);
+            }
+            case Condition.Total it -> operandRows(it, rows);
+            case Condition.OfRows ignored -> {}
+            case Condition.RowCount ignored -> {}
+            case Condition.StageIs ignored -> {}
+            case Condition.RoleIs ignored -> {}
+        }
+    }
+
+    private void operandRows(Condition.Leaf leaf, Set<String> rows) {
+        for (Operand operand : References.operands(leaf)) {
+            if (operand instanceof Operand.FieldOperand(var other)) {
+                addRows(other, rows);
+            } else if (operand instanceof Operand.FormulaOperand(var formula)) {
+                rowsNamed(formula, rows);
+            }
+        }
+    }
+
+    /** A name in a formula may be that of a row inside a filter; only where the section is not named is it surely not. */
+    private void rowsNamed(String formula, Set<String> rows) {
+        Set<String> names = Names.in(formula);
+        for (String name : names) {
+            String section = rowsOf.get(name);
+            if (section != null && !names.contains(section)) {
+                rows.add(section);
+            }
+        }
+    }
+
+    private void addRows(String key, Set<String> rows) {
+        String section = rowsOf.get(key);
+        if (section != null) {
+            rows.add(section);
+        }
+    }
+}

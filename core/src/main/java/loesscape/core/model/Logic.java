@@ -1,0 +1,264 @@
+package loesscape.core.model;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** Everything in a node that looks at something else: conditions, formulas, what is followed or merged in. */
+public final class Logic {
+
+    private static final Pattern MERGED = Pattern.compile("\\{([a-z][a-z0-9_]*)\\}");
+
+    private Logic() {}
+
+    /**
+     * A condition in a node.
+     *
+     * @param path where, behind the path of the node
+     * @param what the thing it drives, in words
+     * @param condition itself
+     */
+    public record Place(String path, String what, Condition condition) {}
+
+    /**
+     * Something of a node that looks at answers.
+     *
+     * @param what the thing that is driven, in words
+     * @param path where, behind the path of the node
+     * @param decides whether the counting value of the node rests on it, so that it has to be known before
+     * @param sources the keys of the fields and repeating sections it looks at
+     */
+    public record Use(String what, String path, boolean decides, Set<String> sources) {}
+
+    /** The conditions of a node, in the order of its file. */
+    public static List<Place> conditions(Node node) {
+        List<Place> places = new ArrayList<>();
+        for (Aspect aspect : Aspect.values()) {
+            Condition condition = aspect.of(node);
+            if (condition != null) {
+                String name = aspect.name().toLowerCase(Locale.ROOT);
+                places.add(new Place("/" + name, name, condition));
+            }
+        }
+        List<LookRule> looks = looks(node);
+        for (int i = 0; i < looks.size(); i++) {
+            places.add(new Place("/looks/" + i + "/when", "look", looks.get(i).when()));
+        }
+        if (node instanceof Field field) {
+            for (int i = 0; i < field.checks().size(); i++) {
+                places.add(new Place(
+                        "/checks/" + i + "/refusedWhen",
+                        "checks",
+                        field.checks().get(i).refusedWhen()));
+            }
+        }
+        return places;
+    }
+
+    /** The looks of a node; none for kinds of nodes that have none. */
+    public static List<LookRule> looks(Node node) {
+        return switch (node) {
+            case Field it -> it.looks();
+            case Section it -> it.looks();
+            case Notice it -> it.looks();
+            default -> List.of();
+        };
+    }
+
+    /** The formulas of a node that are not part of a condition. */
+    public static List<String> formulas(Node node) {
+        List<String> formulas = new ArrayList<>();
+        if (node instanceof Field field) {
+            if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
+                formulas.add(formula);
+            }
+            if (field.kind() instanceof FieldKind.Payment(var ignored, var amount)) {
+                formulas.add(amount);
+            }
+        }
+        return formulas;
+    }
+
+    /** All that a node looks at. */
+    public static List<Use> uses(Node node, Lexicon lexicon) {
+        List<Use> uses = new ArrayList<>();
+        conditions(node)
+                .forEach(place -> uses.add(new Use(
+                        place.what(), place.path(), place.what().equals("shown"), lexicon.sources(place.condition()))));
+        switch (node) {
+            case Field field -> field(field, lexicon, uses);
+            case Indicator it -> uses.add(new Use("bands", "/follows", false, Set.of(it.follows())));
+            case Picture it
+            when !it.follows().isEmpty() -> uses.add(new Use("picture", "/follows", false, Set.of(it.follows())));
+            case Notice it -> {
+                Set<String> merged = merged(it.text());
+                if (!merged.isEmpty()) {
+                    uses.add(new Use("text", "/text", false, merged));
+                }
+            }
+            default -> {}
+        }
+        uses.removeIf(use -> use.sources().isEmpty());
+        return uses;
+    }
+
+    private static void field(Field field, Lexicon lexicon, List<Use> uses) {
+        if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
+            uses.add(new Use("value", "/value/formula", true, lexicon.sources(formula)));
+        }
+        switch (field.kind()) {
+            case FieldKind.Choosing it -> {
+                Offer offer = it.offer();
+                if (offer != null) {
+                    uses.add(new Use("choices", "/kind/offer", true, Set.of(offer.parent())));
+                }
+            }
+            case FieldKind.Lookup it ->
+                uses.add(new Use(
+                        "choices",
+                        "/kind/filters",
+                        true,
+                        new LinkedHashSet<>(it.filters().values())));
+            case FieldKind.Payment it ->
+                uses.add(new Use("amount", "/kind/amount", false, lexicon.sources(it.amount())));
+            default -> {}
+        }
+    }
+
+    /** The keys that a notice names in braces, in reading order; they need not be those of fields. */
+    public static Set<String> merged(String text) {
+        Set<String> keys = new LinkedHashSet<>();
+        Matcher matcher = MERGED.matcher(text);
+        while (matcher.find()) {
+            keys.add(matcher.group(1));
+        }
+        return keys;
+    }
+
+    /** What becomes of the things a node looks at. Null drops the thing that looks, and its aspect is plain again. */
+    public interface Mapping {
+
+        /** Another condition. */
+        @Nullable
+        Condition condition(Condition condition);
+
+        /** Another formula. */
+        @Nullable
+        String formula(String formula);
+
+        /** Another key in the place of that of a field that is followed. */
+        @Nullable
+        String field(String key);
+    }
+
+    /** A node with all that it looks at replaced; a payment whose amount is dropped costs nothing. */
+    public static Node mapped(Node node, Mapping mapping) {
+        return switch (node) {
+            case Page it -> new Page(it.key(), it.title(), condition(it.shown(), mapping), it.sections());
+            case Section it ->
+                it.withShown(condition(it.shown(), mapping))
+                        .withOpen(condition(it.open(), mapping))
+                        .withLooks(looks(it.looks(), mapping));
+            case Field it -> field(it, mapping);
+            case Notice it ->
+                it.withText(text(it.text(), mapping))
+                        .withShown(condition(it.shown(), mapping))
+                        .withLooks(looks(it.looks(), mapping));
+            case Indicator it -> {
+                String follows = mapping.field(it.follows());
+                yield it.withFollows(follows == null ? it.follows() : follows)
+                        .withShown(condition(it.shown(), mapping));
+            }
+            case Picture it -> {
+                String follows = it.follows().isEmpty() ? "" : mapping.field(it.follows());
+                yield new Picture(
+                        it.key(),
+                        it.label(),
+                        it.file(),
+                        follows == null ? "" : follows,
+                        condition(it.shown(), mapping),
+                        it.folding());
+            }
+            case Divider it -> new Divider(it.key(), condition(it.shown(), mapping));
+        };
+    }
+
+    private static Field field(Field it, Mapping mapping) {
+        List<Check> checks = new ArrayList<>();
+        for (Check check : it.checks()) {
+            Condition refused = mapping.condition(check.refusedWhen());
+            if (refused != null) {
+                checks.add(new Check(refused, check.message()));
+            }
+        }
+        return it.withKind(kind(it.kind(), mapping))
+                .withShown(condition(it.shown(), mapping))
+                .withRequired(condition(it.required(), mapping))
+                .withEditable(condition(it.editable(), mapping))
+                .withValue(value(it.value(), mapping))
+                .withLooks(looks(it.looks(), mapping))
+                .withChecks(checks);
+    }
+
+    private static FieldKind kind(FieldKind kind, Mapping mapping) {
+        return switch (kind) {
+            case FieldKind.Choosing it -> {
+                Offer offer = it.offer();
+                String parent = offer == null ? null : mapping.field(offer.parent());
+                yield it.withOffer(offer == null || parent == null ? null : new Offer(parent, offer.perAnswer()));
+            }
+            case FieldKind.Lookup it -> {
+                Map<String, String> filters = new LinkedHashMap<>();
+                it.filters().forEach((column, key) -> {
+                    String other = mapping.field(key);
+                    if (other != null) {
+                        filters.put(column, other);
+                    }
+                });
+                yield new FieldKind.Lookup(it.list(), it.column(), filters);
+            }
+            case FieldKind.Payment it -> {
+                String amount = mapping.formula(it.amount());
+                yield new FieldKind.Payment(it.currency(), amount == null ? "0" : amount);
+            }
+            default -> kind;
+        };
+    }
+
+    private static @Nullable FieldValue value(@Nullable FieldValue value, Mapping mapping) {
+        if (value instanceof FieldValue.WorkedOut(var formula, var overtypable)) {
+            String other = mapping.formula(formula);
+            return other == null ? null : new FieldValue.WorkedOut(other, overtypable);
+        }
+        return value;
+    }
+
+    private static @Nullable Condition condition(@Nullable Condition condition, Mapping mapping) {
+        return condition == null ? null : mapping.condition(condition);
+    }
+
+    private static List<LookRule> looks(List<LookRule> looks, Mapping mapping) {
+        List<LookRule> mapped = new ArrayList<>();
+        for (LookRule look : looks) {
+            Condition when = mapping.condition(look.when());
+            if (when != null) {
+                mapped.add(new LookRule(when, look.look(), look.extent()));
+            }
+        }
+        return mapped;
+    }
+
+    private static String text(String text, Mapping mapping) {
+        return MERGED.matcher(text).replaceAll(match -> {
+            String key = mapping.field(match.group(1));
+            return Matcher.quoteReplacement(key == null ? "" : "{" + key + "}");
+        });
+    }
+}

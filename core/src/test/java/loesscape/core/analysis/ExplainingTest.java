@@ -1,0 +1,157 @@
+package loesscape.core.analysis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Item;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.testing.Cases;
+import loesscape.core.testing.RandomTemplates;
+import org.junit.jupiter.api.Test;
+
+/** Why a document stands as it does, and the smallest change that opens what is folded or locked. */
+class ExplainingTest {
+
+    private static final Field PURPOSE = Field.of(
+            "purpose",
+            "Purpose",
+            FieldKind.OneChoice.of(List.of(Choice.of("house", "House water"), Choice.of("irrigation", "Irrigation"))));
+    private static final Field DEPTH = Field.of("depth", "Depth", new FieldKind.Number(1, "m", null, null))
+            .withShown(
+                    new Clause.ChoiceClause("purpose", Clause.ChoiceClause.ChoiceTest.IS, List.of("irrigation"), null));
+    private static final Field PLAN = Field.of("plan", "Plan", new FieldKind.Text("", 0))
+            .withShown(new Condition.All(List.of(
+                    new Clause.Comparison(
+                            "depth",
+                            Clause.Comparison.OrderTest.MORE,
+                            new Operand.NumberOperand(BigDecimal.valueOf(30)),
+                            null),
+                    new Clause.Answered("purpose"))));
+
+    private static Explaining explaining(Answers answers, Item... items) {
+        Template template =
+                Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "Well", List.of(items))))));
+        return new Explaining(CompiledTemplate.compile(template), answers, Context.UNDATED);
+    }
+
+    @Test
+    void aFoldedFieldSaysWhatItsClausesSawAndWhatWouldOpenIt() {
+        Why why = explaining(Answers.NONE, PURPOSE, DEPTH, PLAN).why("plan");
+        assertThat(why.reasons()).singleElement().satisfies(reason -> {
+            assertThat(reason.what()).isEqualTo("shown");
+            assertThat(reason.says().holds()).isFalse();
+            assertThat(reason.says().parts())
+                    .extracting(Why.Explained::text)
+                    .containsExactly("Depth is more than 30 m", "Purpose is answered");
+            assertThat(reason.says().parts().getFirst().seen())
+                    .containsExactly(new Why.Seen("depth", "Depth", "", false));
+        });
+        assertThat(why.ways()).singleElement().satisfies(way -> {
+            assertThat(way.opens()).isEqualTo(Aspect.SHOWN);
+            assertThat(way.changes())
+                    .containsExactlyInAnyOrder(
+                            new Why.Change("depth", "30.1", "Depth is 30.1 m"),
+                            new Why.Change("purpose", "irrigation", "Purpose is Irrigation"));
+        });
+    }
+
+    @Test
+    void aLockedFieldSaysWhatWouldUnlockIt() {
+        Field locked =
+                Field.of("notes", "Notes", new FieldKind.Text("", 0)).withEditable(new Clause.IsBlank("purpose"));
+        Why why = explaining(Answers.NONE.with("purpose", "house"), PURPOSE, locked)
+                .why("notes");
+        assertThat(why.ways())
+                .containsExactly(
+                        new Why.Way(Aspect.EDITABLE, List.of(new Why.Change("purpose", "", "Purpose is blank"))));
+    }
+
+    @Test
+    void whatStandsInAFoldedSectionNamesIt() {
+        Section inner =
+                Section.of("inner", "Details", List.of(PLAN.withShown(null))).withShown(new Condition.Never());
+        Why why = explaining(Answers.NONE, PURPOSE, inner).why("plan");
+        assertThat(why.foldedIn()).containsExactly("Details");
+        assertThat(why.ways()).isEmpty();
+    }
+
+    @Test
+    void inRowsTheRowIsAsked() {
+        Field grain = Field.of("grain", "Grain", new FieldKind.YesNo());
+        Field size = Field.of("size", "Size", new FieldKind.Number(0, "", null, null))
+                .withShown(new Clause.ChoiceClause("grain", Clause.ChoiceClause.ChoiceTest.IS, List.of("yes"), null));
+        Section rows = Section.of("samples", "Samples", List.of(grain, size)).withRows(new Section.Rows(2, 5));
+        Why why = explaining(Answers.NONE.with("grain@r1", "yes"), rows).why("size@r2");
+        assertThat(why.reasons().getFirst().says().seen()).containsExactly(new Why.Seen("grain", "Grain", "", true));
+        assertThat(why.ways().getFirst().changes()).containsExactly(new Why.Change("grain@r2", "yes", "Grain is Yes"));
+    }
+
+    @Test
+    void everyWayThatIsToldOpensAndNoShorterOneDoes() {
+        int[] found = {0};
+        Cases.check("ways to open", 400, (random, size) -> {
+            Template template = RandomTemplates.template(random, size);
+            CompiledTemplate compiled = CompiledTemplate.compile(template);
+            Answers answers = RandomTemplates.answers(random, template);
+            Context context = RandomTemplates.context(random);
+            State state = compiled.evaluate(answers, context);
+            Explaining explaining = new Explaining(compiled, answers, context);
+            for (Map.Entry<String, NodeState> entry : state.nodes().entrySet()) {
+                if (entry.getValue() instanceof NodeState.RowState || random.nextInt(3) > 0) {
+                    continue;
+                }
+                for (Why.Way way : explaining.why(entry.getKey()).ways()) {
+                    Answers changed = answers;
+                    for (Why.Change change : way.changes()) {
+                        changed = changed.with(change.address(), change.typed());
+                    }
+                    assertThat(isSo(compiled.evaluate(changed, context).of(entry.getKey()), way.opens()))
+                            .as("%s of %s by %s", way.opens(), entry.getKey(), way.changes())
+                            .isTrue();
+                    assertThat(way.changes().stream().map(Why.Change::address).toList())
+                            .doesNotHaveDuplicates();
+                    if (way.changes().size() > 1) {
+                        assertThat(oneOfThemDoes(compiled, answers, context, entry.getKey(), way))
+                                .isFalse();
+                    }
+                    found[0]++;
+                }
+            }
+        });
+        assertThat(found[0]).isGreaterThan(200);
+    }
+
+    private static boolean oneOfThemDoes(
+            CompiledTemplate compiled, Answers answers, Context context, String address, Why.Way way) {
+        return way.changes().stream()
+                .anyMatch(change -> isSo(
+                        compiled.evaluate(answers.with(change.address(), change.typed()), context)
+                                .of(address),
+                        way.opens()));
+    }
+
+    private static boolean isSo(NodeState state, Aspect aspect) {
+        return switch (aspect) {
+            case SHOWN -> state.shown();
+            case EDITABLE -> state instanceof NodeState.FieldState field && field.editable();
+            case OPEN -> state instanceof NodeState.SectionState section && section.open();
+            case REQUIRED -> false;
+        };
+    }
+}
