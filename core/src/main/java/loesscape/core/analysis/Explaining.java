@@ -33,6 +33,9 @@ import org.jspecify.annotations.Nullable;
 /** Says why a document stands as it does for some answers. */
 public final class Explaining {
 
+    /** How deep shared conditions are explained in each other, so that no explanation is without end. */
+    private static final int DEEPEST = 4;
+
     private final CompiledTemplate compiled;
     private final Lexicon lexicon;
     private final Sentences sentences;
@@ -147,6 +150,10 @@ public final class Explaining {
     }
 
     private Explained explained(Condition condition, @Nullable String within, String row) {
+        return explained(condition, within, row, 0);
+    }
+
+    private Explained explained(Condition condition, @Nullable String within, String row, int depth) {
         boolean holds = standing.holds(condition, within, row);
         String text = sentences.of(condition).stream().map(Part::text).collect(Collectors.joining());
         return switch (condition) {
@@ -156,16 +163,20 @@ public final class Explaining {
                         holds,
                         List.of(),
                         group.conditions().stream()
-                                .map(part -> explained(part, within, row))
+                                .map(part -> explained(part, within, row, depth))
                                 .toList());
             case Condition.Shared(var key) -> {
                 SharedCondition shared = Objects.requireNonNull(lexicon.shared(key), key);
-                yield new Explained(text, holds, List.of(), List.of(explained(shared.condition(), within, row)));
+                yield new Explained(
+                        text,
+                        holds,
+                        List.of(),
+                        depth < DEEPEST ? List.of(explained(shared.condition(), within, row, depth + 1)) : List.of());
             }
             case Condition.OfRows it -> {
                 List<Explained> rows = new ArrayList<>();
                 for (String each : standing.rows(it.section())) {
-                    rows.add(explained(it.condition(), it.section(), each));
+                    rows.add(explained(it.condition(), it.section(), each, depth + 1));
                 }
                 yield new Explained(text, holds, List.of(seen(it.section(), within, row)), rows);
             }

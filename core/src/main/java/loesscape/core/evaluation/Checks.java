@@ -87,7 +87,11 @@ final class Checks {
             FieldKind kind, BigDecimal number, int decimals, @Nullable Bound lower, @Nullable Bound upper) {
         if ((lower != null && !lower.holdsAbove(number)) || (upper != null && !upper.holdsBelow(number))) {
             return "This must be %s; %s is not."
-                    .formatted(Limits.words(kind), Display.of(kind, new Value.Number(number)));
+                    .formatted(
+                            Limits.words(kind),
+                            kind instanceof FieldKind.Rating
+                                    ? Numbers.plain(number)
+                                    : Display.number(kind, number));
         }
         if (number.scale() > decimals) {
             return decimals == 0

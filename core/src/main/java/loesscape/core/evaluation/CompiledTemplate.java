@@ -119,6 +119,9 @@ public final class CompiledTemplate {
             seen.row = row;
             decide(run, slot, row, isField, typed);
         }
+        if (isField || slots.isRepeating(slot)) {
+            seen.changed();
+        }
     }
 
     private void decide(Run run, int slot, int row, boolean isField, Function<String, @Nullable String> typed) {

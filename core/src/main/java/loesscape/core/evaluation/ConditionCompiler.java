@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
@@ -32,12 +33,18 @@ final class ConditionCompiler {
     private final Offerings offerings;
     private final FormulaCompiler formulas;
     private final Map<String, Test> shared = new ConcurrentHashMap<>();
+    private final AtomicInteger memos = new AtomicInteger();
 
     ConditionCompiler(Lexicon lexicon, Slots slots) {
         this.lexicon = lexicon;
         this.slots = slots;
         this.offerings = new Offerings(lexicon, this::counting);
-        this.formulas = new FormulaCompiler(lexicon, slots, this::shared, offerings);
+        this.formulas = new FormulaCompiler(lexicon, slots, this::shared, offerings, this::memo);
+    }
+
+    /** Where something that is found out can be remembered. */
+    private int memo() {
+        return memos.getAndIncrement();
     }
 
     /** What fields offer to choose from. */
@@ -59,7 +66,10 @@ final class ConditionCompiler {
         Test known = shared.get(key);
         if (known == null) {
             SharedCondition condition = Objects.requireNonNull(lexicon.shared(key), key);
-            known = compile(condition.condition(), lexicon.rowsOf(condition));
+            String within = lexicon.rowsOf(condition);
+            Test asked = compile(condition.condition(), within);
+            int memo = memo();
+            known = seen -> seen.remembered(memo, within == null ? -1 : seen.row, () -> asked.holds(seen));
             shared.put(key, known);
         }
         return known;

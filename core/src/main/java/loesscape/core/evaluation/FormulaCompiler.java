@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
+import java.util.function.IntSupplier;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.Names;
 import loesscape.core.expression.Program;
@@ -24,15 +25,19 @@ final class FormulaCompiler {
     private final Slots slots;
     private final Function<String, Test> shared;
     private final Offerings offerings;
+    private final IntSupplier memos;
 
     /**
      * @param shared the test of a shared condition
+     * @param memos where things can be remembered
      */
-    FormulaCompiler(Lexicon lexicon, Slots slots, Function<String, Test> shared, Offerings offerings) {
+    FormulaCompiler(
+            Lexicon lexicon, Slots slots, Function<String, Test> shared, Offerings offerings, IntSupplier memos) {
         this.lexicon = lexicon;
         this.slots = slots;
         this.shared = shared;
         this.offerings = offerings;
+        this.memos = memos;
     }
 
     /**
@@ -103,18 +108,22 @@ final class FormulaCompiler {
         Map<String, Function<Seen, @Nullable Object>> columns = new LinkedHashMap<>();
         lexicon.columns(section, formula)
                 .forEach(key -> columns.put(key, field(Objects.requireNonNull(lexicon.field(key), key))));
-        return seen -> {
-            int row = seen.row;
-            List<Map<String, @Nullable Object>> rows = new ArrayList<>();
-            for (int i = 0; i < seen.rows[slot].length; i++) {
-                seen.row = i;
-                Map<String, @Nullable Object> entries = LinkedHashMap.newLinkedHashMap(columns.size());
-                columns.forEach((key, value) -> entries.put(key, value.apply(seen)));
-                rows.add(entries);
-            }
-            seen.row = row;
-            return rows;
-        };
+        int memo = memos.getAsInt();
+        return seen -> seen.remembered(memo, -1, () -> rows(slot, columns, seen));
+    }
+
+    private static List<Map<String, @Nullable Object>> rows(
+            int section, Map<String, Function<Seen, @Nullable Object>> columns, Seen seen) {
+        int outer = seen.row;
+        List<Map<String, @Nullable Object>> rows = new ArrayList<>();
+        for (int i = 0; i < seen.rows[section].length; i++) {
+            seen.row = i;
+            Map<String, @Nullable Object> entries = LinkedHashMap.newLinkedHashMap(columns.size());
+            columns.forEach((key, value) -> entries.put(key, value.apply(seen)));
+            rows.add(entries);
+        }
+        seen.row = outer;
+        return rows;
     }
 
     /** A value as formulas know it. */

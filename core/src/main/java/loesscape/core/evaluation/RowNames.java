@@ -16,6 +16,9 @@ public final class RowNames {
 
     private static final Pattern SPELLING = Pattern.compile("[a-z0-9]{1,16}");
 
+    /** How many rows more than a section takes are looked at, so that it can be said that there are too many. */
+    private static final int BEYOND = 20;
+
     private RowNames() {}
 
     /** The address of a node in a row, or of the row itself under the key of its section. */
@@ -41,8 +44,8 @@ public final class RowNames {
     }
 
     /**
-     * The rows of a section: those that are named, each once, at most {@link Section.Rows#MOST}; what is no name of a row
-     * is passed over. Where none were ever named, the least number of rows.
+     * The rows of a section: those that are named, each once, not many more than it takes; what is no name of a row is
+     * passed over. Where none were ever named, the least number of rows.
      */
     static String[] of(Section.Rows rows, @Nullable String typed) {
         if (typed == null) {
@@ -51,7 +54,7 @@ public final class RowNames {
         Set<String> names = new LinkedHashSet<>();
         for (String name : typed.split(",", -1)) {
             String trimmed = name.strip();
-            if (SPELLING.matcher(trimmed).matches() && names.size() < Section.Rows.MOST) {
+            if (SPELLING.matcher(trimmed).matches() && names.size() < rows.most() + BEYOND) {
                 names.add(trimmed);
             }
         }

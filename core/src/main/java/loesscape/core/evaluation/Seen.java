@@ -1,11 +1,15 @@
 package loesscape.core.evaluation;
 
+import java.util.Arrays;
+import java.util.function.Supplier;
 import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
 
 /** What conditions and formulas see: counting values by slot and row, and how the document is looked at. */
 final class Seen {
 
     private static final String[] NO_ROWS = {};
+    private static final int FIRST_MEMOS = 8;
 
     /** The counting values by slot; outside of rows one for each slot, in rows one for each row. */
     final Value[][] counting;
@@ -18,10 +22,43 @@ final class Seen {
     /** The place of the row of which conditions are asked; of no meaning outside of rows. */
     int row;
 
+    private int epoch = 1;
+    private @Nullable Object[] memos = new Object[FIRST_MEMOS];
+    private long[] made = new long[FIRST_MEMOS];
+
     Seen(int slots, Context context) {
         this.counting = new Value[slots][];
         this.rows = new String[slots][];
-        java.util.Arrays.fill(rows, NO_ROWS);
+        Arrays.fill(rows, NO_ROWS);
         this.context = context;
+    }
+
+    /** Tells that a counting value or a row has become another, so that nothing found out before need be true any more. */
+    void changed() {
+        epoch++;
+    }
+
+    /**
+     * Something found out once and remembered until a value changes.
+     *
+     * @param memo where it is remembered; the same for the same question
+     * @param ofRow the row of which it is asked; any number that is always the same where it is asked of no row
+     */
+    @SuppressWarnings("unchecked")
+    <T> T remembered(int memo, int ofRow, Supplier<T> find) {
+        if (memo >= memos.length) {
+            int longer = Math.max(memo + 1, memos.length * 2);
+            memos = Arrays.copyOf(memos, longer);
+            made = Arrays.copyOf(made, longer);
+        }
+        long now = ((long) epoch << Integer.SIZE) | ofRow;
+        Object known = memos[memo];
+        if (known != null && made[memo] == now) {
+            return (T) known;
+        }
+        T found = find.get();
+        memos[memo] = found;
+        made[memo] = now;
+        return found;
     }
 }

@@ -38,6 +38,9 @@ public record Section(
 
         /** The most rows a section can have. */
         public static final int MOST = 1_000;
+
+        /** The most places for answers and texts that all rows of a section have together. */
+        public static final int MOST_PLACES = 50_000;
     }
 
     public Section {

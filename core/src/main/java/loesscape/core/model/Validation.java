@@ -134,6 +134,12 @@ public final class Validation {
                         "A section has 0 to %d rows, and the most is not below the least."
                                 .formatted(Section.Rows.MOST));
             }
+            if ((long) rows.most() * places(section) > Section.Rows.MOST_PLACES) {
+                report(
+                        path + "/rows/most",
+                        "%d rows of %d items are too many; all rows together have at most %d."
+                                .formatted(rows.most(), places(section), Section.Rows.MOST_PLACES));
+            }
             if (lexicon.rowsAround(section.key()) != null) {
                 report(path + "/rows", "A section in rows cannot repeat itself.");
             }
@@ -151,6 +157,14 @@ public final class Validation {
                 item(at, item);
             }
         }
+    }
+
+    private static int places(Section section) {
+        int places = 0;
+        for (Item item : section.items()) {
+            places += item instanceof Section inner ? 1 + places(inner) : 1;
+        }
+        return places;
     }
 
     private void item(String path, Item item) {

@@ -1,6 +1,7 @@
 package loesscape.core.wording;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Objects;
@@ -51,12 +52,17 @@ public final class Reasons {
             return "";
         }
         Set<String> reasons = new LinkedHashSet<>();
-        collect(condition, within, row, standing, reasons);
+        collect(condition, within, row, standing, reasons, new HashSet<>());
         return reasons.isEmpty() ? "never shown" : String.join(", ", reasons);
     }
 
     private void collect(
-            Condition condition, @Nullable String within, String row, Standing standing, Set<String> reasons) {
+            Condition condition,
+            @Nullable String within,
+            String row,
+            Standing standing,
+            Set<String> reasons,
+            Set<String> told) {
         switch (condition) {
             case Condition.Always() -> {}
             case Condition.Never() -> {}
@@ -64,13 +70,13 @@ public final class Reasons {
                 parts.stream()
                         .filter(part -> !standing.holds(part, within, row))
                         .findFirst()
-                        .ifPresent(part -> collect(part, within, row, standing, reasons));
+                        .ifPresent(part -> collect(part, within, row, standing, reasons, told));
             case Condition.Group group ->
-                group.conditions().forEach(part -> collect(part, within, row, standing, reasons));
+                group.conditions().forEach(part -> collect(part, within, row, standing, reasons, told));
             case Condition.Shared(var key) -> {
                 SharedCondition shared = lexicon.shared(key);
-                if (shared != null) {
-                    collect(shared.condition(), within, row, standing, reasons);
+                if (shared != null && told.add(key)) {
+                    collect(shared.condition(), within, row, standing, reasons, told);
                 }
             }
             case Condition.StageIs ignored -> reasons.add("the document is at another stage");

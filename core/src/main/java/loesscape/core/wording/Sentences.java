@@ -40,11 +40,15 @@ import loesscape.core.wording.Part.Figure;
 import loesscape.core.wording.Part.Strong;
 import loesscape.core.wording.Part.Words;
 
-/** Writes the logic of a template as the sentences of its margin. */
+/** Writes the logic of a template as the sentences of its margin. Not for several threads at once. */
 public final class Sentences {
+
+    /** How deep shared conditions without a name are written out in each other, so that no sentence is without end. */
+    private static final int MOST_WRITTEN_OUT = 3;
 
     private final Template template;
     private final Lexicon lexicon;
+    private int writtenOut;
 
     public Sentences(Template template) {
         this.template = template;
@@ -329,10 +333,14 @@ public final class Sentences {
     /** A shared condition by its name; one without a name is written out. */
     private void shared(String key, boolean inGroup, List<Part> parts) {
         SharedCondition shared = Objects.requireNonNull(lexicon.shared(key), key);
-        if (shared.name().isEmpty()) {
-            write(shared.condition(), inGroup, parts);
-        } else {
+        if (!shared.name().isEmpty()) {
             parts.add(new Part.SharedName(key, shared.name()));
+        } else if (writtenOut < MOST_WRITTEN_OUT) {
+            writtenOut++;
+            write(shared.condition(), inGroup, parts);
+            writtenOut--;
+        } else {
+            parts.add(new Part.SharedName(key, key));
         }
     }
 

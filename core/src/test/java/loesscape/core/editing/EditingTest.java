@@ -150,10 +150,13 @@ class EditingTest {
 
     @Test
     void logicIsCopiedToManyAndSharedWithThem() {
-        Template after = Editing.apply(permit, new Edit.CopyLogic("plan", List.of("purpose")));
-        assertThat(after.conditions()).hasSize(1);
-        assertThat(field(after, "purpose").shown())
-                .isEqualTo(field(after, "plan").shown());
+        Template noted = Editing.apply(permit, new Edit.Add(Edit.Novelty.NOTICE, "Notes", "water", "plan"));
+        Template after = Editing.apply(noted, new Edit.CopyLogic("plan", List.of("notes")));
+        assertThat(after.conditions())
+                .containsExactly(new SharedCondition("condition_1", "", new Clause.Answered("area")));
+        assertThat(after.nodes())
+                .filteredOn(node -> new Condition.Shared("condition_1").equals(node.shown()))
+                .hasSize(2);
     }
 
     @Test
