@@ -89,9 +89,7 @@ final class Checks {
             return "This must be %s; %s is not."
                     .formatted(
                             Limits.words(kind),
-                            kind instanceof FieldKind.Rating
-                                    ? Numbers.plain(number)
-                                    : Display.number(kind, number));
+                            kind instanceof FieldKind.Rating ? Numbers.plain(number) : Display.number(kind, number));
         }
         if (number.scale() > decimals) {
             return decimals == 0

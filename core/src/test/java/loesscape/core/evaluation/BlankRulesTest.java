@@ -2,6 +2,7 @@ package loesscape.core.evaluation;
 
 import static loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
 import static loesscape.core.model.Clause.Comparison.OrderTest;
+import static loesscape.core.model.Clause.SetClause.SetTest;
 import static loesscape.core.model.Clause.TextClause.TextTest;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -12,6 +13,7 @@ import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Look;
@@ -30,7 +32,7 @@ class BlankRulesTest {
     private static final Operand TWENTY = new Operand.NumberOperand(BigDecimal.valueOf(20));
 
     interface Make {
-        Clause of(@Nullable Boolean whenBlank);
+        Condition of(@Nullable Boolean whenBlank);
     }
 
     private static Arguments rule(String words, boolean metWhenBlank, Make make) {
@@ -65,6 +67,45 @@ class BlankRulesTest {
                 rule("length ≠", true, it -> new Clause.LengthClause("t", OrderTest.NOT_EQUAL, 3, it)),
                 rule("length <", false, it -> new Clause.LengthClause("t", OrderTest.LESS, 3, it)),
                 rule("in band", false, it -> new Clause.BandClause("n", List.of("low"), it)),
+                rule("includes", false, it -> new Clause.SetClause("m", SetTest.INCLUDES, List.of("a"), it)),
+                rule(
+                        "does not include",
+                        true,
+                        it -> new Clause.SetClause("m", SetTest.DOES_NOT_INCLUDE, List.of("a"), it)),
+                rule(
+                        "includes all of",
+                        false,
+                        it -> new Clause.SetClause("m", SetTest.INCLUDES_ALL, List.of("a", "b"), it)),
+                rule("is exactly", false, it -> new Clause.SetClause("m", SetTest.IS_EXACTLY, List.of("a"), it)),
+                rule("number chosen <", false, it -> new Clause.CountClause("m", OrderTest.LESS, 5, it)),
+                rule("number chosen ≠", true, it -> new Clause.CountClause("m", OrderTest.NOT_EQUAL, 1, it)),
+                rule(
+                        "on or after today",
+                        false,
+                        it -> new Clause.Comparison("d", OrderTest.AT_LEAST, new Operand.TodayOperand(0), it)),
+                rule(
+                        "= another field",
+                        false,
+                        it -> new Clause.Comparison("n", OrderTest.EQUAL, new Operand.FieldOperand("o"), it)),
+                rule(
+                        "≠ another field",
+                        true,
+                        it -> new Clause.Comparison("n", OrderTest.NOT_EQUAL, new Operand.FieldOperand("o"), it)),
+                rule(
+                        "any row where",
+                        false,
+                        it -> new Condition.OfRows("rows", Condition.OfRows.Quantity.ANY, new Clause.IsBlank("r"), it)),
+                rule(
+                        "every row where",
+                        false,
+                        it -> new Condition.OfRows(
+                                "rows", Condition.OfRows.Quantity.EVERY, new Clause.IsBlank("r"), it)),
+                rule(
+                        "no row where",
+                        true,
+                        it -> new Condition.OfRows("rows", Condition.OfRows.Quantity.NO, new Clause.Answered("r"), it)),
+                rule("total ≤", false, it -> new Condition.Total("r", OrderTest.AT_MOST, TEN, it)),
+                rule("total ≠", true, it -> new Condition.Total("r", OrderTest.NOT_EQUAL, TEN, it)),
                 rule("is answered", false, it -> new Clause.Answered("n")),
                 rule("is blank", true, it -> new Clause.IsBlank("n")));
     }
@@ -79,12 +120,17 @@ class BlankRulesTest {
         }
     }
 
-    private static boolean holdsWhenBlank(Clause clause) {
+    private static boolean holdsWhenBlank(Condition clause) {
         Section section = Section.of(
                 "s",
                 "",
                 List.of(
                         field("c", FieldKind.OneChoice.of(List.of(Choice.of("a", "A"), Choice.of("b", "B")))),
+                        field("m", FieldKind.SeveralChoices.of(List.of(Choice.of("a", "A"), Choice.of("b", "B")))),
+                        field("d", new FieldKind.Date(null, null)),
+                        field("o", new FieldKind.Number(2, "", null, null)),
+                        Section.of("rows", "", List.of(field("r", new FieldKind.Number(2, "", null, null))))
+                                .withRows(new Section.Rows(0, 5)),
                         field("t", new FieldKind.Text("", 0)),
                         field("n", new FieldKind.Number(2, "", null, null))
                                 .withBands(List.of(Band.of("low", "", Look.PLAIN, null))),

@@ -6,12 +6,14 @@ import java.math.BigDecimal;
 import java.util.List;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Item;
 import loesscape.core.model.Look;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
@@ -44,6 +46,26 @@ class BoundaryValuesTest {
         assertThat(shown(date, "d", "2028-02-28")).isEqualTo(below.equals("yes"));
         assertThat(shown(date, "d", "2028-02-29")).isEqualTo(on.equals("yes"));
         assertThat(shown(date, "d", "2028-03-01")).isEqualTo(above.equals("yes"));
+        Condition time = new Clause.Comparison("t", test, new Operand.TimeOperand(java.time.LocalTime.of(12, 0)), null);
+        assertThat(shown(time, "t", "11:59")).isEqualTo(below.equals("yes"));
+        assertThat(shown(time, "t", "12:00:00")).isEqualTo(on.equals("yes"));
+        assertThat(shown(time, "t", "12:01")).isEqualTo(above.equals("yes"));
+        Condition rating = new Clause.Comparison("g", test, number("3"), null);
+        assertThat(shown(rating, "g", "2")).isEqualTo(below.equals("yes"));
+        assertThat(shown(rating, "g", "3")).isEqualTo(on.equals("yes"));
+        assertThat(shown(rating, "g", "4")).isEqualTo(above.equals("yes"));
+        Condition rows = new Condition.RowCount("rows", test, 2);
+        assertThat(shown(rows, "rows", "r1")).isEqualTo(below.equals("yes"));
+        assertThat(shown(rows, "rows", "r1,r2")).isEqualTo(on.equals("yes"));
+        assertThat(shown(rows, "rows", "r1,r2,r3")).isEqualTo(above.equals("yes"));
+        Condition length = new Clause.LengthClause("s1", test, 3, null);
+        assertThat(shown(length, "s1", "ab")).isEqualTo(below.equals("yes"));
+        assertThat(shown(length, "s1", "ab\uD83C\uDF31")).isEqualTo(on.equals("yes"));
+        assertThat(shown(length, "s1", "abcd")).isEqualTo(above.equals("yes"));
+        Condition chosen = new Clause.CountClause("m", test, 2, null);
+        assertThat(shown(chosen, "m", "a")).isEqualTo(below.equals("yes"));
+        assertThat(shown(chosen, "m", "a,b")).isEqualTo(on.equals("yes"));
+        assertThat(shown(chosen, "m", "a,b,c")).isEqualTo(above.equals("yes"));
     }
 
     @ParameterizedTest
@@ -109,8 +131,14 @@ class BoundaryValuesTest {
     }
 
     private static boolean shown(Condition condition, String key, String typed) {
+        List<Choice> choices = List.of(Choice.of("a", "A"), Choice.of("b", "B"), Choice.of("c", "C"));
         Template template = template(
                 field("n", new FieldKind.Number(2, "", null, null)),
+                field("t", new FieldKind.Time(null, null)),
+                field("g", new FieldKind.Rating(5)),
+                field("s1", new FieldKind.Text("", 0)),
+                field("m", FieldKind.SeveralChoices.of(choices)),
+                Section.of("rows", "", List.of()).withRows(new Section.Rows(0, 5)),
                 field("d", new FieldKind.Date(null, null)),
                 field("follower", new FieldKind.YesNo()).withShown(condition));
         return state(template, key, typed).of("follower").shown();
@@ -120,7 +148,7 @@ class BoundaryValuesTest {
         return CompiledTemplate.compile(template).evaluate(Answers.NONE.with(key, typed));
     }
 
-    private static Template template(Field... fields) {
+    private static Template template(Item... fields) {
         Section section = Section.of("s", "", List.of(fields));
         return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
     }

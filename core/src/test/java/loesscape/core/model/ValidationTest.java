@@ -2,10 +2,12 @@ package loesscape.core.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.within;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Templates that break a rule are told where and how to mend it. */
@@ -93,6 +95,94 @@ class ValidationTest {
                         "/5/shown/count At least 1 and at most all of the conditions have to hold.",
                         "/6/shown/formula A condition is true or false; this formula gives text.",
                         "/7/shown/bands/0 “a” has no band “low”.");
+    }
+
+    @Test
+    void whatRefersToNothingOrToWhatCannotBeSeenIsToldWithItsPlace() {
+        FieldKind number = new FieldKind.Number(0, "", null, null);
+        Section rows = Section.of("rows", "", List.of(field("inside", number))).withRows(new Section.Rows(2, 1));
+        Item[] items = {
+            rows,
+            field("a", TEXT).withShown(new Clause.Answered("inside")),
+            field("b", TEXT).withRole("nobody"),
+            field("c", TEXT).withShown(new Condition.Shared("nothing")),
+            field("d", number).withValue(new FieldValue.WorkedOut("inside + 1", false)),
+            field("e", number).withValue(new FieldValue.WorkedOut("\"text\"", false)),
+            field("f", new FieldKind.Lookup("nowhere", "x", Map.of())),
+            field("g", new FieldKind.Signature()).withValue(new FieldValue.WorkedOut("1", false)),
+            field("h", TEXT).withShown(new Condition.RowCount("a", Clause.Comparison.OrderTest.MORE, -1)),
+            field("i", TEXT).withChecks(List.of(new Check(new Condition.Never(), " "))),
+            field("j", TEXT).withLooks(List.of(new LookRule(new Condition.Always(), Look.PLAIN, LookRule.Extent.ROW))),
+            field("k", TEXT).withShown(new Condition.RoleIs(List.of("nobody"))),
+            Indicator.of("l", "", "a", List.of()),
+            new Picture("m", "", "../secret", "a", null, Folding.PLAIN)
+        };
+        Section section = Section.of("s", "", List.of(items));
+        assertThat(Validation.of(Template.of("T", List.of(new Page("p", "", null, List.of(section))))))
+                .extracting(problem -> problem.path().replace("/pages/0/sections/0/items", ""))
+                .containsExactly(
+                        "/0/rows",
+                        "/1/shown/field",
+                        "/2/role",
+                        "/3/shown/condition",
+                        "/4/value/formula",
+                        "/5/value/formula",
+                        "/6/kind/list",
+                        "/7/value",
+                        "/8/shown/section",
+                        "/8/shown/count",
+                        "/9/checks/0/message",
+                        "/10/looks/0/extent",
+                        "/11/shown/roles/0",
+                        "/12",
+                        "/13/file",
+                        "/13/follows");
+    }
+
+    @Test
+    void circlesThroughValuesAndChoicesAreNamedAndThoseBetweenOtherAspectsAreNone() {
+        FieldKind number = new FieldKind.Number(0, "", null, null);
+        assertThat(Validation.of(template(
+                        field("a", number).withValue(new FieldValue.WorkedOut("b + 1", true)),
+                        field("b", number).withValue(new FieldValue.WorkedOut("a + 1", true)))))
+                .singleElement()
+                .satisfies(problem -> {
+                    assertThat(problem.path()).isEqualTo("/pages/0/sections/0/items/0/value/formula");
+                    assertThat(problem.message()).contains("“a” waits for “b”, “b” waits for “a”");
+                });
+        assertThat(Validation.of(template(
+                        field("a", TEXT)
+                                .withRequired(new Clause.IsBlank("b"))
+                                .withChecks(List.of(new Check(new Clause.Answered("b"), "One of them."))),
+                        field("b", TEXT).withRequired(new Clause.IsBlank("a")).withEditable(new Clause.IsBlank("a")))))
+                .isEmpty();
+    }
+
+    /** The value is that of four general-purpose libraries alike for WCAG 2.2, contrast ratio. */
+    @Test
+    void coloursThatCannotBeReadAreRefusedUnlessThereIsAReason() {
+        assertThat(Contrast.of("#777777", "#FFFFFF")).isEqualTo(4.478089453577214, within(1e-12));
+        assertThat(Contrast.of("#000000", "#ffffff")).isEqualTo(21, within(1e-12));
+        assertThat(Validation.of(coloured("#777777", "")))
+                .singleElement()
+                .satisfies(problem -> assertThat(problem.message())
+                        .startsWith("Text in #777777 on #ffffff has a contrast of 4.48 to 1; 4.5 is the least"));
+        assertThat(Validation.of(coloured("#767676", ""))).isEmpty();
+        assertThat(Validation.of(coloured("#777777", "The colours of the board.")))
+                .isEmpty();
+        assertThat(Validation.of(coloured("red", ""))).hasSize(1);
+    }
+
+    private static Template coloured(String text, String despite) {
+        Look look = new Look(
+                Look.Shade.PLAIN,
+                true,
+                Look.Mark.NONE,
+                false,
+                "",
+                new Look.Colours(text, "#ffffff", "#ffffff", despite));
+        return template(
+                field("a", TEXT).withLooks(List.of(new LookRule(new Condition.Always(), look, LookRule.Extent.ITEM))));
     }
 
     @Test

@@ -3,16 +3,21 @@ package loesscape.server.launch;
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import loesscape.core.analysis.Explaining;
+import loesscape.core.analysis.Why;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.InvalidTemplate;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonProblem;
+import loesscape.formats.json.JsonWriter;
 import loesscape.formats.template.AnswersFile;
 import loesscape.formats.template.StateFile;
 import loesscape.formats.template.TemplateFile;
@@ -27,10 +32,25 @@ public final class Evaluate {
         if (arguments.size() < 2) {
             throw new LaunchProblem(2, "evaluate needs two files: TEMPLATE.loess.json ANSWERS.json");
         }
-        Context context = context(arguments.subList(2, arguments.size()));
-        Template template = template(arguments.get(0));
+        List<String> options = new ArrayList<>(arguments.subList(2, arguments.size()));
+        int why = options.indexOf("--why");
+        String address = why >= 0 && why + 1 < options.size() ? options.get(why + 1) : "";
+        if (why >= 0) {
+            options.subList(why, Math.min(why + 2, options.size())).clear();
+        }
+        Context context = context(options);
+        CompiledTemplate template = CompiledTemplate.compile(template(arguments.get(0)));
         Answers answers = answers(arguments.get(1));
-        return StateFile.write(CompiledTemplate.compile(template).evaluate(answers, context));
+        return why < 0
+                ? StateFile.write(template.evaluate(answers, context))
+                : why(template, answers, context, address);
+    }
+
+    private static String why(CompiledTemplate template, Answers answers, Context context, String address) {
+        if (!template.evaluate(answers, context).nodes().containsKey(address)) {
+            throw new LaunchProblem(2, "“--why %s”: there is no such item as things stand.".formatted(address));
+        }
+        return Json.pretty(JsonWriter.full(new Explaining(template, answers, context).why(address), Why.class));
     }
 
     private static Context context(List<String> options) {
@@ -49,7 +69,7 @@ public final class Evaluate {
             } catch (IllegalArgumentException | DateTimeException e) {
                 throw new LaunchProblem(
                         2,
-                        "“%s %s” is not understood; known are --today 2026-11-24, --stage filling, reviewing, finished or print, and --role with the key of a role."
+                        "“%s %s” is not understood; known are --today 2026-11-24, --stage filling, reviewing, finished or print, --role with the key of a role, and --why with the key of an item."
                                 .formatted(options.get(i), value));
             }
         }

@@ -1,11 +1,14 @@
 package loesscape.server.launch;
 
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.Names;
 import loesscape.core.expression.Type;
 import loesscape.core.expression.Work;
 import loesscape.formats.json.Json;
@@ -20,13 +23,22 @@ public final class WorkOut {
 
     /** The JSON of the value. */
     public static String run(List<String> arguments) {
-        if (arguments.isEmpty() || arguments.size() > 2) {
-            throw new LaunchProblem(2, "formula needs a formula and, where it has names, a file: FORMULA VALUES.json");
+        int option = arguments.indexOf("--today");
+        List<String> given = option < 0 ? arguments : arguments.subList(0, option);
+        boolean understood = option < 0 || arguments.size() == option + 2;
+        if (given.isEmpty() || given.size() > 2 || !understood) {
+            throw new LaunchProblem(
+                    2,
+                    "formula needs a formula and, where it has names, a file: FORMULA VALUES.json [--today 2026-11-24]");
         }
-        String text = arguments.getFirst();
-        Map<String, @Nullable Object> values = arguments.size() == 1 ? Map.of() : values(arguments.get(1));
+        String text = given.getFirst();
+        Map<String, @Nullable Object> values = new LinkedHashMap<>(given.size() == 1 ? Map.of() : values(given.get(1)));
         Map<String, Type> types = new LinkedHashMap<>();
         values.forEach((name, value) -> types.put(name, FormulaValues.type(value)));
+        if (option >= 0) {
+            values.put(Names.TODAY, day(arguments.get(option + 1)));
+            types.put(Names.TODAY, Type.Simple.DATE);
+        }
         try {
             Object result = Formula.of(text, types)
                     .compile(new ArrayList<>(values.keySet()))
@@ -40,6 +52,14 @@ public final class WorkOut {
                                     problem.at() + 1, problem.getMessage(), line(text, problem), mark(text, problem)));
         } catch (Work.TooMuchWork tooMuch) {
             throw new LaunchProblem(1, String.valueOf(tooMuch.getMessage()));
+        }
+    }
+
+    private static LocalDate day(String text) {
+        try {
+            return LocalDate.parse(text);
+        } catch (DateTimeException e) {
+            throw new LaunchProblem(2, "“--today %s” is not a day; write it like 2026-11-24.".formatted(text));
         }
     }
 

@@ -3,3 +3,4 @@
 package loesscape.server.launch;
 
 import org.jspecify.annotations.NullMarked;
+

@@ -96,6 +96,10 @@ class LaunchTest {
         assertThat(WorkOut.run(List.of("none + 1", values.toString()))).isEqualTo("null\n");
         assertThat(WorkOut.run(List.of("date(\"2026-11-24\") + duration(\"P1D\")")))
                 .isEqualTo("\"2026-11-25\"\n");
+        assertThat(WorkOut.run(List.of("today() + duration(\"P30D\")", "--today", "2026-11-24")))
+                .isEqualTo("\"2026-12-24\"\n");
+        assertThatThrownBy(() -> WorkOut.run(List.of("today()")))
+                .hasMessageContaining("There is no field “today()”");
         assertThatThrownBy(() -> WorkOut.run(List.of("1 +\n  deep", values.toString())))
                 .hasMessage("At character 7: There is no field “deep”.%n    deep%n    ^^^^".formatted());
     }
@@ -126,6 +130,10 @@ class LaunchTest {
         assertThat(state.findValue("why").get("shown").booleanValue()).isTrue();
         assertThat(state.findValue("why").get("missing").booleanValue()).isTrue();
         assertThat(state.findValue("depth").get("value").decimalValue()).isEqualByComparingTo("30");
+        Path blank = Files.writeString(folder.resolve("b.json"), "{}");
+        JsonNode why = Json.parse(Evaluate.run(List.of(template.toString(), blank.toString(), "--why", "why")));
+        assertThat(why.at("/reasons/0/says/text").stringValue()).isEqualTo("Depth is at least 30");
+        assertThat(why.at("/ways/0/changes/0/words").stringValue()).isEqualTo("Depth is 30");
         assertThatThrownBy(() -> Evaluate.run(List.of("nowhere.json", answers.toString())))
                 .hasMessage("The file nowhere.json cannot be read.");
         assertThatThrownBy(() -> Evaluate.run(List.of(answers.toString(), answers.toString())))
