@@ -31,7 +31,8 @@
               type="button"
               class="field"
               onclick={() => copy.select(part.key, true)}>{part.text}</button
-            >{:else if part.type === "figure"}<span class="figure">{part.text}</span
+            >{:else if part.type === "sharedName"}<i>{part.text}</i>{:else if part.type === "figure"}<span
+              class="figure">{part.text}</span
             >{:else if part.type === "blankRule"}<span class="blank">{part.text}</span
             >{:else}{part.text}{/if}{/each}
         {#if holds !== undefined}<Now met={holds} />{/if}

@@ -4,23 +4,19 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
-import loesscape.core.evaluation.NodeState;
-import loesscape.core.evaluation.Session;
+import loesscape.core.evaluation.Decisions;
 import loesscape.core.evaluation.State;
-import loesscape.core.model.Clause;
-import loesscape.core.model.Clause.Comparison.OrderTest;
-import loesscape.core.model.Clause.Operand.NumberOperand;
-import loesscape.core.model.Condition;
-import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
-import loesscape.core.model.Item;
-import loesscape.core.model.Page;
-import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.model.Value;
+import org.apache.commons.jexl3.JexlBuilder;
+import org.apache.commons.jexl3.JexlEngine;
+import org.apache.commons.jexl3.JexlExpression;
+import org.apache.commons.jexl3.MapContext;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -29,10 +25,16 @@ import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Warmup;
+import org.springframework.expression.Expression;
+import org.springframework.expression.spel.SpelCompilerMode;
+import org.springframework.expression.spel.SpelParserConfiguration;
+import org.springframework.expression.spel.standard.SpelExpressionParser;
+import org.springframework.expression.spel.support.StandardEvaluationContext;
 
 /**
- * Evaluation against the least that could do: the same conditions written by hand as closures over an array of values
- * that were read already. And one changed answer against evaluating the whole.
+ * One full evaluation of 200 fields and 300 conditions: what is shown, what counts, what is required. By hand as closures
+ * over an array, by two general expression engines, by the generated code of {@link Decisions}, and as the filler's page
+ * gets it, with typed texts read and all states told.
  */
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
@@ -42,113 +44,147 @@ import org.openjdk.jmh.annotations.Warmup;
 @org.openjdk.jmh.annotations.State(Scope.Benchmark)
 public class Evaluation {
 
-    private static final int FIELDS = 200;
-    private static final int CONDITIONS = 300;
-    private static final int MANY = 5_000;
-    private static final int FOLLOWERS = 20;
+    private final Template template = Permit.template();
+    private final CompiledTemplate compiled = CompiledTemplate.compile(template);
+    private final Answers answers = Permit.answers(Permit.FIELDS);
+    private final Decisions decisions = Decisions.of(compiled, Context.UNDATED).orElseThrow();
+    private final boolean[] shown = new boolean[Permit.FIELDS];
+    private final boolean[] required = new boolean[Permit.FIELDS];
+    private final BigDecimal[] values = new BigDecimal[Permit.FIELDS];
+    private final BigDecimal[] counting = new BigDecimal[Permit.FIELDS];
+    private final List<Predicate<BigDecimal[]>> shownByHand = rules(Permit::shown, Evaluation::closure);
+    private final List<Predicate<BigDecimal[]>> requiredByHand = rules(Permit::required, Evaluation::closure);
 
-    private final CompiledTemplate permit = CompiledTemplate.compile(template(FIELDS, CONDITIONS));
-    private final Answers answers = answers(FIELDS);
-    private final Context context = Context.UNDATED;
-    private final List<Predicate<Object[]>> closures = closures();
-    private final Object[] values = values();
+    private final JexlEngine jexl = new JexlBuilder().strict(false).create();
+    private final MapContext jexlValues = new MapContext();
+    private final List<JexlExpression> shownByJexl = rules(Permit::shown, rule -> jexl.createExpression(jexl(rule)));
+    private final List<JexlExpression> requiredByJexl =
+            rules(Permit::required, rule -> jexl.createExpression(jexl(rule)));
 
-    private final CompiledTemplate large = CompiledTemplate.compile(followers());
-    private final Answers largeAnswers = answers(MANY);
-    private final Session session = large.session(largeAnswers, context);
-    private int turn;
+    private final SpelExpressionParser spel =
+            new SpelExpressionParser(new SpelParserConfiguration(SpelCompilerMode.IMMEDIATE, null));
+    private final StandardEvaluationContext spelValues = new StandardEvaluationContext();
+    private final List<Expression> shownBySpel = rules(Permit::shown, rule -> spel.parseExpression(spel(rule)));
+    private final List<Expression> requiredBySpel = rules(Permit::required, rule -> spel.parseExpression(spel(rule)));
 
-    /** 200 fields, 300 conditions, all of it, typed texts read and states made. */
+    public Evaluation() {
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            values[i] = Permit.value(i);
+            decisions.answer("f" + i, new Value.Number(values[i]));
+        }
+        check();
+    }
+
+    /** All ways decide the same, or nothing is measured. */
+    private void check() {
+        State state = compiled.evaluate(answers);
+        for (boolean[] all : List.of(byHand().clone(), byJexl().clone(), bySpel().clone())) {
+            for (int i = 0; i < all.length; i++) {
+                if (all[i] != state.of("f" + i).shown()) {
+                    throw new IllegalStateException("Decided otherwise: f" + i);
+                }
+            }
+        }
+    }
+
+    private static <T> List<T> rules(Function<Integer, Permit.Rule> rules, Function<Permit.Rule, T> make) {
+        List<T> made = new ArrayList<>();
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            Permit.Rule rule = rules.apply(i);
+            made.add(rule == null ? null : make.apply(rule));
+        }
+        return made;
+    }
+
+    private static Predicate<BigDecimal[]> closure(Permit.Rule rule) {
+        int i = rule.field();
+        BigDecimal edge = rule.atLeast();
+        BigDecimal thirty = BigDecimal.valueOf(30);
+        Predicate<BigDecimal[]> first = all -> all[i] != null && all[i].compareTo(edge) >= 0;
+        Predicate<BigDecimal[]> second = all -> all[i + 1] != null && all[i + 1].compareTo(thirty) < 0;
+        return rule.either() ? first.or(second) : first.and(second);
+    }
+
     @Benchmark
-    public State whole() {
-        return permit.evaluate(answers, context);
+    public boolean[] byHand() {
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            Predicate<BigDecimal[]> rule = shownByHand.get(i);
+            shown[i] = rule == null || rule.test(counting);
+            counting[i] = shown[i] ? values[i] : null;
+        }
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            Predicate<BigDecimal[]> rule = requiredByHand.get(i);
+            required[i] = shown[i] && rule != null && rule.test(counting);
+        }
+        return shown;
     }
 
-    /** The same conditions by hand; nothing is read, nothing is told but how many hold. */
     @Benchmark
-    public int byHand() {
-        int holding = 0;
-        for (Predicate<Object[]> closure : closures) {
-            holding += closure.test(values) ? 1 : 0;
-        }
-        return holding;
+    public Decisions generated() {
+        decisions.decide();
+        return decisions;
     }
 
-    /** 5,000 fields, all of them. */
     @Benchmark
-    public State wholeOfMany() {
-        return large.evaluate(largeAnswers, context);
+    public State textsReadAndStatesTold() {
+        return compiled.evaluate(answers);
     }
 
-    /** 5,000 fields, one changed answer that 20 follow. */
+    private static String jexl(Permit.Rule rule) {
+        return "f%d != null && f%d >= %s %s f%d != null && f%d < 30"
+                .formatted(
+                        rule.field(),
+                        rule.field(),
+                        rule.atLeast(),
+                        rule.either() ? "||" : "&&",
+                        rule.field() + 1,
+                        rule.field() + 1);
+    }
+
     @Benchmark
-    public java.util.Map<String, NodeState> oneOfMany() {
-        return session.answer("f0", (turn++ & 1) == 0 ? "5" : "50");
-    }
-
-    private static Answers answers(int count) {
-        java.util.Map<String, String> typed = new java.util.HashMap<>();
-        for (int i = 0; i < count; i++) {
-            typed.put("f" + i, Integer.toString(i * 7 % 60));
+    public boolean[] byJexl() {
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            JexlExpression rule = shownByJexl.get(i);
+            shown[i] = rule == null || (Boolean) rule.evaluate(jexlValues);
+            jexlValues.set("f" + i, shown[i] ? values[i] : null);
         }
-        return new Answers(typed);
-    }
-
-    private static Condition condition(int i) {
-        Condition first =
-                new Clause.Comparison("f" + i, OrderTest.AT_LEAST, new NumberOperand(BigDecimal.valueOf(i % 60)), null);
-        Condition second =
-                new Clause.Comparison("f" + (i + 1), OrderTest.LESS, new NumberOperand(BigDecimal.valueOf(30)), null);
-        return i % 2 == 0 ? new Condition.Any(List.of(first, second)) : new Condition.All(List.of(first, second));
-    }
-
-    /** Conditions look at fields further up, so that chains form; the first hundred carry two of them. */
-    private static Template template(int fields, int conditions) {
-        List<Item> items = new ArrayList<>();
-        int left = conditions;
-        for (int i = 0; i < fields; i++) {
-            Condition shown = i >= 3 && left-- > 0 ? condition(i / 2) : null;
-            Condition required = i >= 3 && i < conditions - fields + 6 && left-- > 0 ? condition(i / 3) : null;
-            items.add(field("f" + i).withShown(shown).withRequired(required));
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            JexlExpression rule = requiredByJexl.get(i);
+            required[i] = shown[i] && rule != null && (Boolean) rule.evaluate(jexlValues);
         }
-        return template(items);
+        return shown;
     }
 
-    private static Template followers() {
-        List<Item> items = new ArrayList<>();
-        Clause follows = new Clause.Comparison("f0", OrderTest.MORE, new NumberOperand(BigDecimal.TEN), null);
-        for (int i = 0; i < MANY; i++) {
-            items.add(i > 0 && i <= FOLLOWERS ? field("f" + i).withShown(follows) : field("f" + i));
+    private static String spel(Permit.Rule rule) {
+        return "#root[%d] != null && #root[%d].compareTo(#edges[%d]) >= 0 %s #root[%d] != null && #root[%d].compareTo(#thirty) < 0"
+                .formatted(
+                        rule.field(),
+                        rule.field(),
+                        rule.atLeast().intValue(),
+                        rule.either() ? "||" : "&&",
+                        rule.field() + 1,
+                        rule.field() + 1);
+    }
+
+    @Benchmark
+    public boolean[] bySpel() {
+        if (spelValues.lookupVariable("thirty") == null) {
+            BigDecimal[] edges = new BigDecimal[60];
+            for (int i = 0; i < edges.length; i++) {
+                edges[i] = BigDecimal.valueOf(i);
+            }
+            spelValues.setVariable("edges", edges);
+            spelValues.setVariable("thirty", BigDecimal.valueOf(30));
         }
-        return template(items);
-    }
-
-    private static Template template(List<Item> items) {
-        return Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "", items)))));
-    }
-
-    private static Field field(String key) {
-        return Field.of(key, key, new FieldKind.Number(2, "", null, null));
-    }
-
-    private static List<Predicate<Object[]>> closures() {
-        List<Predicate<Object[]>> closures = new ArrayList<>();
-        for (int n = 0; n < CONDITIONS; n++) {
-            int i = n % (FIELDS - 1);
-            BigDecimal edge = BigDecimal.valueOf(i % 60);
-            BigDecimal thirty = BigDecimal.valueOf(30);
-            Predicate<Object[]> first = all -> all[i] instanceof BigDecimal it && it.compareTo(edge) >= 0;
-            Predicate<Object[]> second = all -> all[i + 1] instanceof BigDecimal it && it.compareTo(thirty) < 0;
-            closures.add(i % 2 == 0 ? first.or(second) : first.and(second));
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            Expression rule = shownBySpel.get(i);
+            shown[i] = rule == null || Boolean.TRUE.equals(rule.getValue(spelValues, counting));
+            counting[i] = shown[i] ? values[i] : null;
         }
-        return closures;
-    }
-
-    private static Object[] values() {
-        Object[] values = new Object[FIELDS];
-        for (int i = 0; i < FIELDS; i++) {
-            values[i] = BigDecimal.valueOf(i * 7 % 60);
+        for (int i = 0; i < Permit.FIELDS; i++) {
+            Expression rule = requiredBySpel.get(i);
+            required[i] = shown[i] && rule != null && Boolean.TRUE.equals(rule.getValue(spelValues, counting));
         }
-        return values;
+        return shown;
     }
 }

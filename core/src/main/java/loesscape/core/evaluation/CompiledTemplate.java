@@ -4,12 +4,15 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import loesscape.core.model.Dependencies;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Lexicon;
+import loesscape.core.model.Node;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -38,6 +41,7 @@ public final class CompiledTemplate {
     private final Map<String, Test> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
     private volatile @Nullable Waiting waiting;
+    private volatile Decisions.@Nullable Generated generated;
 
     private CompiledTemplate(Template template) {
         this.template = template;
@@ -196,6 +200,32 @@ public final class CompiledTemplate {
     /** What names mean in the template. */
     public Lexicon lexicon() {
         return lexicon;
+    }
+
+    /** Code that decides all of it; none where rows, worked-out values or choices that follow others have a say. */
+    Optional<Decisions.Generated> generated() {
+        if (!template.nodes().stream().allMatch(CompiledTemplate::isDecidable)) {
+            return Optional.empty();
+        }
+        Decisions.Generated known = generated;
+        if (known == null) {
+            known = DecisionWriter.write(slots, order, condition -> conditions.compile(condition, null));
+            generated = known;
+        }
+        return Optional.of(known);
+    }
+
+    private static boolean isDecidable(Node node) {
+        return switch (node) {
+            case Section section -> !section.isRepeating();
+            case Field field ->
+                !(field.value() instanceof FieldValue.WorkedOut)
+                        && !(field.kind() instanceof FieldKind.Payment)
+                        && !(field.kind() instanceof FieldKind.Choosing it && it.offer() != null)
+                        && !(field.kind() instanceof FieldKind.Lookup it
+                                && !it.filters().isEmpty());
+            default -> true;
+        };
     }
 
     /** The key of the page or section that holds a node; empty for a page. */

@@ -28,6 +28,25 @@ final class NumberReading {
     private NumberReading() {}
 
     static Reading of(String typed) {
+        return isSimple(typed) ? number(typed) : written(typed);
+    }
+
+    /** Whether a number is written in the plainest way: some digits, and perhaps a point and more digits. */
+    private static boolean isSimple(String typed) {
+        int length = typed.length();
+        int point = -1;
+        for (int i = 0; i < length; i++) {
+            char c = typed.charAt(i);
+            if (c == '.' && point < 0 && i > 0) {
+                point = i;
+            } else if (c < '0' || c > '9') {
+                return false;
+            }
+        }
+        return length > 0 && length < LONGEST && point < length - 1;
+    }
+
+    private static Reading written(String typed) {
         String text = typed.strip().replace('\u2212', '-');
         if (text.length() > LONGEST) {
             return new Reading.Unreadable("This is too long for a number.");

@@ -51,7 +51,7 @@ final class Seen {
             memos = Arrays.copyOf(memos, longer);
             made = Arrays.copyOf(made, longer);
         }
-        long now = ((long) epoch << Integer.SIZE) | ofRow;
+        long now = ((long) epoch << Integer.SIZE) | Integer.toUnsignedLong(ofRow);
         Object known = memos[memo];
         if (known != null && made[memo] == now) {
             return (T) known;

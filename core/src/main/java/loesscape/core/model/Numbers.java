@@ -20,12 +20,19 @@ public final class Numbers {
                 && (long) number.precision() - number.scale() <= MOST_DIGITS;
     }
 
-    /** The one form of a number that is the same for 2.0 and 2.00. Hostile exponents are left alone; they are refused. */
+    /**
+     * The one form of a number that is the same for 2.0 and 2.00: without trailing zeros behind the point, and without an
+     * exponent, so that whole numbers are compared fast. Hostile exponents are left alone; they are refused.
+     */
     static BigDecimal canonical(BigDecimal number) {
         if (number.signum() == 0) {
             return BigDecimal.ZERO;
         }
-        return isReasonable(number) ? number.stripTrailingZeros() : number;
+        if (number.scale() == 0 || !isReasonable(number)) {
+            return number;
+        }
+        BigDecimal stripped = number.stripTrailingZeros();
+        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
     }
 
     /** The number in digits, with a point, without an exponent and without trailing zeros. */

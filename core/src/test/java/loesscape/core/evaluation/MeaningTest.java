@@ -118,7 +118,7 @@ class MeaningTest {
 
     @Test
     void stateDoesNotDependOnTheOrderOfAnswering() {
-        Cases.check("order of answering", 2_000, (random, size) -> {
+        Cases.check("order of answering", 1_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
             Answers answers = RandomTemplates.answers(random, template);
             List<Map.Entry<String, String>> typed =
@@ -135,7 +135,7 @@ class MeaningTest {
 
     @Test
     void oneAnswerAfterTheOtherGivesWhatTheWholeWouldAndTellsExactlyWhatChanged() {
-        Cases.check("sessions", 3_000, (random, size) -> {
+        Cases.check("sessions", 1_500, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
             CompiledTemplate compiled = CompiledTemplate.compile(template);
             Context context = RandomTemplates.context(random);
@@ -153,8 +153,40 @@ class MeaningTest {
     }
 
     @Test
+    void generatedCodeDecidesWhatEvaluationDoes() {
+        int[] decided = {0};
+        Cases.check("generated code, ten sets of answers each", 1_500, (random, size) -> {
+            Template template = RandomTemplates.template(random, size);
+            CompiledTemplate compiled = CompiledTemplate.compile(template);
+            Context context = RandomTemplates.context(random);
+            Decisions.of(compiled, context).ifPresent(decisions -> {
+                for (int i = 0; i < 10; i++) {
+                    State state = compiled.evaluate(RandomTemplates.answers(random, template), context);
+                    template.fields().forEach(field -> decisions.answer(field.key(), state.counting(field.key())));
+                    decisions.decide();
+                    compare(template, state, decisions);
+                    decided[0]++;
+                }
+            });
+        });
+        assertThat(decided[0]).isGreaterThan(3_000);
+    }
+
+    private static void compare(Template template, State state, Decisions decisions) {
+        for (Node node : template.nodes()) {
+            NodeState stands = state.of(node.key());
+            same(node, "shown", decisions.isShown(node.key()), stands.shown());
+            if (stands instanceof NodeState.FieldState it) {
+                same(node, "value", decisions.counting(node.key()), it.value());
+                same(node, "editable", decisions.isEditable(node.key()), it.editable());
+                same(node, "required", decisions.isRequired(node.key()), it.required());
+            }
+        }
+    }
+
+    @Test
     void answersThatDoNotCountChangeNothing() {
-        Cases.check("answers that do not count", 2_000, (random, size) -> {
+        Cases.check("answers that do not count", 1_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
             Answers answers = RandomTemplates.answers(random, template);
             CompiledTemplate compiled = CompiledTemplate.compile(template);

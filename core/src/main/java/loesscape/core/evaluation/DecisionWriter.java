@@ -1,0 +1,389 @@
+package loesscape.core.evaluation;
+
+import static java.lang.constant.ConstantDescs.CD_Object;
+import static java.lang.constant.ConstantDescs.CD_boolean;
+import static java.lang.constant.ConstantDescs.CD_int;
+import static java.lang.constant.ConstantDescs.CD_void;
+
+import java.lang.classfile.ClassFile;
+import java.lang.classfile.CodeBuilder;
+import java.lang.classfile.Label;
+import java.lang.constant.ClassDesc;
+import java.lang.constant.ConstantDescs;
+import java.lang.constant.DynamicConstantDesc;
+import java.lang.constant.MethodTypeDesc;
+import java.lang.invoke.MethodHandles;
+import java.lang.reflect.AccessFlag;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.Node;
+import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Writes the conditions of a template as code of the Java virtual machine: every clause about a number, a day, a choice or
+ * the presence of an answer becomes a few instructions; whatever else there is calls its test. Many small methods, for a
+ * large one would not be compiled.
+ */
+final class DecisionWriter {
+
+    private static final int NODES_IN_METHOD = 12;
+    private static final int LARGEST_CONDITION = 200;
+
+    private static final ClassDesc SEEN = desc(Seen.class);
+    private static final ClassDesc TEST = desc(Test.class);
+    private static final ClassDesc VALUE = desc(Value.class);
+    private static final ClassDesc BLANK = desc(Value.Blank.class);
+    private static final ClassDesc BIG_DECIMAL = desc(BigDecimal.class);
+    private static final ClassDesc LOCAL_DATE = desc(LocalDate.class);
+    private static final ClassDesc CHRONO = desc(java.time.chrono.ChronoLocalDate.class);
+    private static final ClassDesc STRING = ConstantDescs.CD_String;
+    private static final MethodTypeDesc DECIDE = MethodTypeDesc.of(
+            CD_void, SEEN, VALUE.arrayType(), CD_boolean.arrayType(), CD_boolean.arrayType(), CD_boolean.arrayType());
+
+    /** The parameters of the methods, by their places. */
+    private static final int SEEN_AT = 0;
+
+    private static final int VALUES_AT = 1;
+    private static final int SHOWN_AT = 2;
+    private static final int REQUIRED_AT = 3;
+    private static final int EDITABLE_AT = 4;
+    private static final int COUNTING_AT = 5;
+    private static final int VALUE_AT = 6;
+
+    private final Slots slots;
+    private final int[] order;
+    private final Function<Condition, Test> tests;
+    private final List<Object> constants = new ArrayList<>();
+
+    private DecisionWriter(Slots slots, int[] order, Function<Condition, Test> tests) {
+        this.slots = slots;
+        this.order = order;
+        this.tests = tests;
+    }
+
+    private static ClassDesc desc(Class<?> type) {
+        return type.describeConstable().orElseThrow();
+    }
+
+    /**
+     * The code of a template.
+     *
+     * @param tests makes the test of a condition that is not written as code
+     */
+    static Decisions.Generated write(Slots slots, int[] order, Function<Condition, Test> tests) {
+        return new DecisionWriter(slots, order, tests).generated();
+    }
+
+    private Decisions.Generated generated() {
+        ClassDesc self = ClassDesc.of(DecisionWriter.class.getPackageName() + ".Decided");
+        int methods = (order.length + NODES_IN_METHOD - 1) / NODES_IN_METHOD;
+        byte[] bytes = ClassFile.of().build(self, type -> {
+            type.withFlags(AccessFlag.FINAL, AccessFlag.SYNTHETIC)
+                    .withInterfaceSymbols(desc(Decisions.Generated.class))
+                    .withMethodBody(
+                            ConstantDescs.INIT_NAME,
+                            ConstantDescs.MTD_void,
+                            0,
+                            code -> code.aload(0)
+                                    .invokespecial(CD_Object, ConstantDescs.INIT_NAME, ConstantDescs.MTD_void)
+                                    .return_());
+            for (int first = 0, n = 0; first < order.length; first += NODES_IN_METHOD, n++) {
+                int from = first;
+                type.withMethodBody(
+                        "decide" + n, DECIDE, ClassFile.ACC_STATIC | ClassFile.ACC_PRIVATE, code -> nodes(code, from));
+                type.withMethodBody(
+                        "ask" + n, DECIDE, ClassFile.ACC_STATIC | ClassFile.ACC_PRIVATE, code -> asked(code, from));
+            }
+            type.withMethodBody("decide", DECIDE, ClassFile.ACC_PUBLIC, code -> {
+                for (String name : List.of("decide", "ask")) {
+                    for (int n = 0; n < methods; n++) {
+                        for (int parameter = 1; parameter <= 5; parameter++) {
+                            code.aload(parameter);
+                        }
+                        code.invokestatic(self, name + n, DECIDE);
+                    }
+                }
+                code.return_();
+            });
+        });
+        try {
+            MethodHandles.Lookup made =
+                    MethodHandles.lookup().defineHiddenClassWithClassData(bytes, List.copyOf(constants), true);
+            return (Decisions.Generated)
+                    made.lookupClass().getDeclaredConstructor().newInstance();
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException("The code of a template cannot be run", e);
+        }
+    }
+
+    /** Some nodes, one after the other: whether each is shown, and what counts of it. */
+    private void nodes(CodeBuilder code, int first) {
+        begin(code);
+        for (int i = first; i < Math.min(order.length, first + NODES_IN_METHOD); i++) {
+            int slot = order[i];
+            Node node = slots.node(slot);
+            Label folded = code.newLabel();
+            Label end = code.newLabel();
+            if (slots.holder(slot) != Slots.NONE) {
+                code.aload(SHOWN_AT).loadConstant(slots.holder(slot)).baload().ifeq(folded);
+            }
+            unless(code, node.shown(), folded);
+            code.aload(SHOWN_AT).loadConstant(slot).iconst_1().bastore();
+            if (node instanceof Field) {
+                count(code, slot, () -> code.aload(VALUES_AT).loadConstant(slot).aaload());
+            }
+            code.goto_(end).labelBinding(folded);
+            code.aload(SHOWN_AT).loadConstant(slot).iconst_0().bastore();
+            if (node instanceof Field) {
+                count(code, slot, () -> code.getstatic(BLANK, "BLANK", BLANK));
+            }
+            code.labelBinding(end);
+        }
+        code.return_();
+    }
+
+    private static void count(CodeBuilder code, int slot, Runnable value) {
+        code.aload(COUNTING_AT).loadConstant(slot).aaload().iconst_0();
+        value.run();
+        code.aastore();
+    }
+
+    /** Some fields, one after the other: whether each can be answered, and is asked for. */
+    private void asked(CodeBuilder code, int first) {
+        begin(code);
+        for (int i = first; i < Math.min(order.length, first + NODES_IN_METHOD); i++) {
+            int slot = order[i];
+            if (!(slots.node(slot) instanceof Field field)) {
+                continue;
+            }
+            Label locked = code.newLabel();
+            Label optional = code.newLabel();
+            Label end = code.newLabel();
+            code.aload(SHOWN_AT).loadConstant(slot).baload().ifeq(locked);
+            unlessEditable(code, field, locked);
+            code.aload(EDITABLE_AT).loadConstant(slot).iconst_1().bastore();
+            if (field.required() == null) {
+                code.goto_(optional);
+            } else {
+                unless(code, field.required(), optional);
+                code.aload(REQUIRED_AT).loadConstant(slot).iconst_1().bastore().goto_(end);
+            }
+            code.labelBinding(locked);
+            code.aload(EDITABLE_AT).loadConstant(slot).iconst_0().bastore();
+            code.labelBinding(optional);
+            code.aload(REQUIRED_AT).loadConstant(slot).iconst_0().bastore();
+            code.labelBinding(end);
+        }
+        code.return_();
+    }
+
+    private static void begin(CodeBuilder code) {
+        code.aload(SEEN_AT).getfield(SEEN, "counting", VALUE.arrayType(2)).astore(COUNTING_AT);
+    }
+
+    /** Goes on where a field can be answered by whoever is acting, and jumps where it cannot. */
+    private void unlessEditable(CodeBuilder code, Field field, Label otherwise) {
+        if (!field.role().isEmpty() || field.kind().isGiven()) {
+            Test test = seen -> !field.kind().isGiven()
+                    && (seen.context.role().isEmpty()
+                            || field.role().isEmpty()
+                            || seen.context.role().equals(field.role()));
+            call(code, test, null, otherwise);
+        }
+        unless(code, field.editable(), otherwise);
+    }
+
+    /** Goes on where a condition holds and jumps where it does not; null holds. */
+    private void unless(CodeBuilder code, @Nullable Condition condition, Label otherwise) {
+        if (condition == null) {
+            return;
+        }
+        Label holds = code.newLabel();
+        decide(code, condition, holds, otherwise);
+        code.labelBinding(holds);
+    }
+
+    /** Jumps to one of two places; whatever is written behind it is reached by neither. */
+    private void decide(CodeBuilder code, Condition condition, Label yes, Label no) {
+        switch (condition) {
+            case Condition.Always() -> code.goto_(yes);
+            case Condition.Never() -> code.goto_(no);
+            case Condition.All(var parts) -> {
+                for (Condition part : parts) {
+                    Label next = code.newLabel();
+                    decide(code, part, next, no);
+                    code.labelBinding(next);
+                }
+                code.goto_(yes);
+            }
+            case Condition.Any(var parts) -> {
+                for (Condition part : parts) {
+                    Label next = code.newLabel();
+                    decide(code, part, yes, next);
+                    code.labelBinding(next);
+                }
+                code.goto_(no);
+            }
+            case Condition.None(var parts) -> {
+                for (Condition part : parts) {
+                    Label next = code.newLabel();
+                    decide(code, part, no, next);
+                    code.labelBinding(next);
+                }
+                code.goto_(yes);
+            }
+            case Clause clause -> clause(code, clause, yes, no);
+            default -> call(code, tests.apply(condition), yes, no);
+        }
+    }
+
+    private void clause(CodeBuilder code, Clause clause, Label yes, Label no) {
+        Label blank = clause.metWhenBlank() ? yes : no;
+        switch (clause) {
+            case Clause.Answered it -> {
+                load(code, it.field());
+                code.getstatic(BLANK, "BLANK", BLANK).if_acmpeq(no).goto_(yes);
+            }
+            case Clause.IsBlank it -> {
+                load(code, it.field());
+                code.getstatic(BLANK, "BLANK", BLANK).if_acmpeq(yes).goto_(no);
+            }
+            case Clause.Comparison it
+            when isFixed(it.to()) -> {
+                take(code, it.field(), it.to(), blank);
+                compare(code, it.to());
+                jump(code, it.test(), yes, no);
+            }
+            case Clause.Between it
+            when isFixed(it.from()) && isFixed(it.to()) -> {
+                Label inside = it.outside() ? no : yes;
+                Label outside = it.outside() ? yes : no;
+                Label below = code.newLabel();
+                take(code, it.field(), it.from(), blank);
+                compare(code, it.from());
+                boolean fromInside = it.fromIncluded() != it.outside();
+                jump(
+                        code,
+                        fromInside ? Clause.Comparison.OrderTest.AT_LEAST : Clause.Comparison.OrderTest.MORE,
+                        below,
+                        outside);
+                code.labelBinding(below);
+                take(code, it.field(), it.to(), blank);
+                compare(code, it.to());
+                boolean toInside = it.toIncluded() != it.outside();
+                jump(
+                        code,
+                        toInside ? Clause.Comparison.OrderTest.AT_MOST : Clause.Comparison.OrderTest.LESS,
+                        inside,
+                        outside);
+            }
+            case Clause.ChoiceClause it
+            when it.choices().size() <= LARGEST_CONDITION -> choice(code, it, yes, no, blank);
+            default -> call(code, tests.apply(clause), yes, no);
+        }
+    }
+
+    private void load(CodeBuilder code, String field) {
+        code.aload(COUNTING_AT)
+                .loadConstant(slots.of(field))
+                .aaload()
+                .iconst_0()
+                .aaload();
+    }
+
+    private static boolean isFixed(Operand operand) {
+        return operand instanceof Operand.NumberOperand || operand instanceof Operand.DateOperand;
+    }
+
+    /** Puts the number or day of a field on the stack, or jumps where it is blank. */
+    private void take(CodeBuilder code, String field, Operand like, Label blank) {
+        boolean number = like instanceof Operand.NumberOperand;
+        ClassDesc type = desc(number ? Value.Number.class : Value.Date.class);
+        load(code, field);
+        code.dup().astore(VALUE_AT).instanceOf(type).ifeq(blank);
+        code.aload(VALUE_AT)
+                .checkcast(type)
+                .invokevirtual(type, number ? "number" : "date", MethodTypeDesc.of(number ? BIG_DECIMAL : LOCAL_DATE));
+    }
+
+    /** Compares what is on the stack with a fixed value; how the two stand is on the stack then. */
+    private void compare(CodeBuilder code, Operand to) {
+        switch (to) {
+            case Operand.NumberOperand(var number) -> {
+                constant(code, number, BIG_DECIMAL);
+                code.invokevirtual(BIG_DECIMAL, "compareTo", MethodTypeDesc.of(CD_int, BIG_DECIMAL));
+            }
+            case Operand.DateOperand(var date) -> {
+                constant(code, date, LOCAL_DATE);
+                code.invokevirtual(LOCAL_DATE, "compareTo", MethodTypeDesc.of(CD_int, CHRONO));
+            }
+            default -> throw new IllegalStateException("Not fixed");
+        }
+    }
+
+    private static void jump(CodeBuilder code, Clause.Comparison.OrderTest test, Label yes, Label no) {
+        switch (test) {
+            case EQUAL -> code.ifeq(yes);
+            case NOT_EQUAL -> code.ifne(yes);
+            case LESS -> code.iflt(yes);
+            case AT_MOST -> code.ifle(yes);
+            case MORE -> code.ifgt(yes);
+            case AT_LEAST -> code.ifge(yes);
+        }
+        code.goto_(no);
+    }
+
+    private void choice(CodeBuilder code, Clause.ChoiceClause it, Label yes, Label no, Label blank) {
+        boolean is = it.test() == Clause.ChoiceClause.ChoiceTest.IS;
+        Label named = is ? yes : no;
+        Label other = is ? no : yes;
+        ClassDesc chosen = desc(Value.Chosen.class);
+        ClassDesc yesNo = desc(Value.YesNo.class);
+        Label notChosen = code.newLabel();
+        load(code, it.field());
+        code.dup().astore(VALUE_AT).instanceOf(chosen).ifeq(notChosen);
+        for (String id : it.choices()) {
+            code.loadConstant(id)
+                    .aload(VALUE_AT)
+                    .checkcast(chosen)
+                    .invokevirtual(chosen, "choice", MethodTypeDesc.of(STRING))
+                    .invokevirtual(STRING, "equals", MethodTypeDesc.of(CD_boolean, CD_Object))
+                    .ifne(named);
+        }
+        code.goto_(other).labelBinding(notChosen);
+        code.aload(VALUE_AT).instanceOf(yesNo).ifeq(blank);
+        code.aload(VALUE_AT).checkcast(yesNo).invokevirtual(yesNo, "yes", MethodTypeDesc.of(CD_boolean));
+        boolean whenYes = it.choices().contains("yes");
+        boolean whenNo = it.choices().contains("no");
+        code.ifne(whenYes ? named : other).goto_(whenNo ? named : other);
+    }
+
+    /** Calls a test; goes on where it holds and there is no place for that. */
+    private void call(CodeBuilder code, Test test, @Nullable Label yes, Label no) {
+        constant(code, test, TEST);
+        code.aload(SEEN_AT)
+                .invokeinterface(TEST, "holds", MethodTypeDesc.of(CD_boolean, SEEN))
+                .ifeq(no);
+        if (yes != null) {
+            code.goto_(yes);
+        }
+    }
+
+    private void constant(CodeBuilder code, Object constant, ClassDesc type) {
+        int index = constants.size();
+        constants.add(constant);
+        code.loadConstant(DynamicConstantDesc.ofNamed(
+                ConstantDescs.ofConstantBootstrap(ConstantDescs.CD_MethodHandles, "classDataAt", CD_Object, CD_int),
+                ConstantDescs.DEFAULT_NAME,
+                type,
+                index));
+    }
+}
