@@ -50,22 +50,7 @@ final class Mappings {
 
     /** Other leaves in the places of old ones; formulas and what is followed stay. */
     static Logic.Mapping rewriting(References.Rewriting rewriting) {
-        return new Logic.Mapping() {
-            @Override
-            public @Nullable Condition condition(Condition condition) {
-                return References.rewrite(condition, rewriting);
-            }
-
-            @Override
-            public String formula(String formula) {
-                return formula;
-            }
-
-            @Override
-            public String field(String key) {
-                return key;
-            }
-        };
+        return condition -> References.rewrite(condition, rewriting);
     }
 
     /**

@@ -64,22 +64,7 @@ final class SharedUses {
             return with(parts, new SharedCondition(key, name(edit.name()), shared.condition()));
         }
         SharedCondition shared = new SharedCondition(key(parts, edit.name()), name(edit.name()), condition);
-        Logic.Mapping everywhere = new Logic.Mapping() {
-            @Override
-            public @Nullable Condition condition(Condition each) {
-                return each.equals(condition) ? new Condition.Shared(shared.key()) : each;
-            }
-
-            @Override
-            public String formula(String formula) {
-                return formula;
-            }
-
-            @Override
-            public String field(String key) {
-                return key;
-            }
-        };
+        Logic.Mapping everywhere = each -> each.equals(condition) ? new Condition.Shared(shared.key()) : each;
         return with(Mappings.mapped(parts, everywhere), shared);
     }
 

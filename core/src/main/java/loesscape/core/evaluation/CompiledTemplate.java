@@ -41,7 +41,7 @@ public final class CompiledTemplate {
     private final Map<String, Test> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
     private volatile @Nullable Waiting waiting;
-    private volatile Decisions.@Nullable Generated generated;
+    private volatile @Nullable DecisionCode generated;
 
     private CompiledTemplate(Template template) {
         this.template = template;
@@ -203,13 +203,13 @@ public final class CompiledTemplate {
     }
 
     /** Code that decides all of it; none where rows, worked-out values or choices that follow others have a say. */
-    Optional<Decisions.Generated> generated() {
+    Optional<DecisionCode> generated() {
         if (!template.nodes().stream().allMatch(CompiledTemplate::isDecidable)) {
             return Optional.empty();
         }
-        Decisions.Generated known = generated;
+        DecisionCode known = generated;
         if (known == null) {
-            known = DecisionWriter.write(slots, order, condition -> conditions.compile(condition, null));
+            known = DecisionWriter.write(slots, order, condition -> conditions.compile(condition, null), lexicon);
             generated = known;
         }
         return Optional.of(known);

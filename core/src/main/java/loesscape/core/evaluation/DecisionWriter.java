@@ -3,6 +3,7 @@ package loesscape.core.evaluation;
 import static java.lang.constant.ConstantDescs.CD_Object;
 import static java.lang.constant.ConstantDescs.CD_boolean;
 import static java.lang.constant.ConstantDescs.CD_int;
+import static java.lang.constant.ConstantDescs.CD_long;
 import static java.lang.constant.ConstantDescs.CD_void;
 
 import java.lang.classfile.ClassFile;
@@ -14,16 +15,23 @@ import java.lang.constant.DynamicConstantDesc;
 import java.lang.constant.MethodTypeDesc;
 import java.lang.invoke.MethodHandles;
 import java.lang.reflect.AccessFlag;
-import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.References;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
@@ -41,32 +49,105 @@ final class DecisionWriter {
     private static final ClassDesc TEST = desc(Test.class);
     private static final ClassDesc VALUE = desc(Value.class);
     private static final ClassDesc BLANK = desc(Value.Blank.class);
-    private static final ClassDesc BIG_DECIMAL = desc(BigDecimal.class);
-    private static final ClassDesc LOCAL_DATE = desc(LocalDate.class);
-    private static final ClassDesc CHRONO = desc(java.time.chrono.ChronoLocalDate.class);
-    private static final ClassDesc STRING = ConstantDescs.CD_String;
     private static final MethodTypeDesc DECIDE = MethodTypeDesc.of(
-            CD_void, SEEN, VALUE.arrayType(), CD_boolean.arrayType(), CD_boolean.arrayType(), CD_boolean.arrayType());
+            CD_void,
+            SEEN,
+            VALUE.arrayType(),
+            CD_long.arrayType(),
+            CD_long.arrayType(),
+            CD_boolean.arrayType(),
+            CD_boolean.arrayType(),
+            CD_boolean.arrayType());
 
     /** The parameters of the methods, by their places. */
     private static final int SEEN_AT = 0;
 
     private static final int VALUES_AT = 1;
-    private static final int SHOWN_AT = 2;
-    private static final int REQUIRED_AT = 3;
-    private static final int EDITABLE_AT = 4;
-    private static final int COUNTING_AT = 5;
-    private static final int VALUE_AT = 6;
+    private static final int CODES_AT = 2;
+    private static final int COUNTING_AT = 3;
+    private static final int SHOWN_AT = 4;
+    private static final int REQUIRED_AT = 5;
+    private static final int EDITABLE_AT = 6;
+    private static final int PARAMETERS = 7;
 
     private final Slots slots;
     private final int[] order;
     private final Function<Condition, Test> tests;
+    private final Lexicon lexicon;
+    private final @Nullable Codes[] codes;
+    /** The slots whose values are looked at by tests, not only by code. */
+    private final Set<Integer> tested = new HashSet<>();
+
     private final List<Object> constants = new ArrayList<>();
 
-    private DecisionWriter(Slots slots, int[] order, Function<Condition, Test> tests) {
+    private DecisionWriter(Slots slots, int[] order, Function<Condition, Test> tests, Lexicon lexicon) {
         this.slots = slots;
         this.order = order;
         this.tests = tests;
+        this.lexicon = lexicon;
+        this.codes = codes();
+        for (int slot = 0; slot < slots.count(); slot++) {
+            Logic.conditions(slots.node(slot)).forEach(place -> note(place.condition()));
+        }
+    }
+
+    private @Nullable Codes[] codes() {
+        Map<String, List<Operand>> compared = new HashMap<>();
+        for (int slot = 0; slot < slots.count(); slot++) {
+            for (Logic.Place place : Logic.conditions(slots.node(slot))) {
+                for (Condition.Leaf leaf : References.leaves(place.condition())) {
+                    if (leaf instanceof Clause clause) {
+                        compared.computeIfAbsent(clause.field(), ignored -> new ArrayList<>())
+                                .addAll(References.operands(clause));
+                    }
+                }
+            }
+        }
+        @Nullable Codes[] made = new Codes[slots.count()];
+        for (int slot = 0; slot < made.length; slot++) {
+            if (slots.node(slot) instanceof Field field) {
+                made[slot] = new Codes(field, compared.getOrDefault(field.key(), List.of()));
+            }
+        }
+        return made;
+    }
+
+    /** Notes what tests will look at. */
+    private void note(Condition condition) {
+        switch (condition) {
+            case Condition.AtLeast it -> noteSources(it);
+            case Condition.Group group -> group.conditions().forEach(this::note);
+            case Clause clause when isCoded(clause) -> {}
+            default -> noteSources(condition);
+        }
+    }
+
+    private void noteSources(Condition condition) {
+        lexicon.sources(condition).forEach(key -> tested.add(slots.of(key)));
+    }
+
+    /** Whether a clause becomes code, not the call of a test. */
+    private boolean isCoded(Clause clause) {
+        return switch (clause) {
+            case Clause.Answered ignored -> true;
+            case Clause.IsBlank ignored -> true;
+            case Clause.Comparison it -> code(it.field(), it.to()) != null;
+            case Clause.Between it -> code(it.field(), it.from()) != null && code(it.field(), it.to()) != null;
+            case Clause.ChoiceClause it -> {
+                Field field = lexicon.field(it.field());
+                boolean looksUp = field == null || field.kind() instanceof FieldKind.Lookup;
+                yield it.choices().size() <= LARGEST_CONDITION && !looksUp;
+            }
+            default -> false;
+        };
+    }
+
+    private @Nullable Long code(String field, Operand operand) {
+        return codesOf(field).of(operand);
+    }
+
+    private Codes codesOf(String field) {
+        return Objects.requireNonNull(codes[slots.of(field)], field);
     }
 
     private static ClassDesc desc(Class<?> type) {
@@ -78,16 +159,17 @@ final class DecisionWriter {
      *
      * @param tests makes the test of a condition that is not written as code
      */
-    static Decisions.Generated write(Slots slots, int[] order, Function<Condition, Test> tests) {
-        return new DecisionWriter(slots, order, tests).generated();
+    static DecisionCode write(Slots slots, int[] order, Function<Condition, Test> tests, Lexicon lexicon) {
+        DecisionWriter writer = new DecisionWriter(slots, order, tests, lexicon);
+        return new DecisionCode(writer.generated(), writer.codes);
     }
 
-    private Decisions.Generated generated() {
+    private DecisionCode.Generated generated() {
         ClassDesc self = ClassDesc.of(DecisionWriter.class.getPackageName() + ".Decided");
         int methods = (order.length + NODES_IN_METHOD - 1) / NODES_IN_METHOD;
         byte[] bytes = ClassFile.of().build(self, type -> {
             type.withFlags(AccessFlag.FINAL, AccessFlag.SYNTHETIC)
-                    .withInterfaceSymbols(desc(Decisions.Generated.class))
+                    .withInterfaceSymbols(desc(DecisionCode.Generated.class))
                     .withMethodBody(
                             ConstantDescs.INIT_NAME,
                             ConstantDescs.MTD_void,
@@ -105,7 +187,7 @@ final class DecisionWriter {
             type.withMethodBody("decide", DECIDE, ClassFile.ACC_PUBLIC, code -> {
                 for (String name : List.of("decide", "ask")) {
                     for (int n = 0; n < methods; n++) {
-                        for (int parameter = 1; parameter <= 5; parameter++) {
+                        for (int parameter = 1; parameter <= PARAMETERS; parameter++) {
                             code.aload(parameter);
                         }
                         code.invokestatic(self, name + n, DECIDE);
@@ -117,7 +199,7 @@ final class DecisionWriter {
         try {
             MethodHandles.Lookup made =
                     MethodHandles.lookup().defineHiddenClassWithClassData(bytes, List.copyOf(constants), true);
-            return (Decisions.Generated)
+            return (DecisionCode.Generated)
                     made.lookupClass().getDeclaredConstructor().newInstance();
         } catch (ReflectiveOperationException e) {
             throw new IllegalStateException("The code of a template cannot be run", e);
@@ -126,7 +208,6 @@ final class DecisionWriter {
 
     /** Some nodes, one after the other: whether each is shown, and what counts of it. */
     private void nodes(CodeBuilder code, int first) {
-        begin(code);
         for (int i = first; i < Math.min(order.length, first + NODES_IN_METHOD); i++) {
             int slot = order[i];
             Node node = slots.node(slot);
@@ -138,12 +219,25 @@ final class DecisionWriter {
             unless(code, node.shown(), folded);
             code.aload(SHOWN_AT).loadConstant(slot).iconst_1().bastore();
             if (node instanceof Field) {
-                count(code, slot, () -> code.aload(VALUES_AT).loadConstant(slot).aaload());
+                code.aload(COUNTING_AT).loadConstant(slot);
+                code.aload(CODES_AT).loadConstant(slot).laload().lastore();
+                if (tested.contains(slot)) {
+                    count(
+                            code,
+                            slot,
+                            () -> code.aload(VALUES_AT).loadConstant(slot).aaload());
+                }
             }
             code.goto_(end).labelBinding(folded);
             code.aload(SHOWN_AT).loadConstant(slot).iconst_0().bastore();
             if (node instanceof Field) {
-                count(code, slot, () -> code.getstatic(BLANK, "BLANK", BLANK));
+                code.aload(COUNTING_AT)
+                        .loadConstant(slot)
+                        .loadConstant(Codes.BLANK)
+                        .lastore();
+                if (tested.contains(slot)) {
+                    count(code, slot, () -> code.getstatic(BLANK, "BLANK", BLANK));
+                }
             }
             code.labelBinding(end);
         }
@@ -151,14 +245,14 @@ final class DecisionWriter {
     }
 
     private static void count(CodeBuilder code, int slot, Runnable value) {
-        code.aload(COUNTING_AT).loadConstant(slot).aaload().iconst_0();
+        code.aload(SEEN_AT).getfield(SEEN, "counting", VALUE.arrayType(2));
+        code.loadConstant(slot).aaload().iconst_0();
         value.run();
         code.aastore();
     }
 
     /** Some fields, one after the other: whether each can be answered, and is asked for. */
     private void asked(CodeBuilder code, int first) {
-        begin(code);
         for (int i = first; i < Math.min(order.length, first + NODES_IN_METHOD); i++) {
             int slot = order[i];
             if (!(slots.node(slot) instanceof Field field)) {
@@ -183,10 +277,6 @@ final class DecisionWriter {
             code.labelBinding(end);
         }
         code.return_();
-    }
-
-    private static void begin(CodeBuilder code) {
-        code.aload(SEEN_AT).getfield(SEEN, "counting", VALUE.arrayType(2)).astore(COUNTING_AT);
     }
 
     /** Goes on where a field can be answered by whoever is acting, and jumps where it cannot. */
@@ -246,87 +336,64 @@ final class DecisionWriter {
     }
 
     private void clause(CodeBuilder code, Clause clause, Label yes, Label no) {
+        if (!isCoded(clause)) {
+            call(code, tests.apply(clause), yes, no);
+            return;
+        }
         Label blank = clause.metWhenBlank() ? yes : no;
+        load(code, clause.field());
+        code.dup2().loadConstant(Codes.BLANK).lcmp();
+        Label answered = code.newLabel();
+        code.ifne(answered);
+        code.pop2().goto_(blank);
+        code.labelBinding(answered);
         switch (clause) {
-            case Clause.Answered it -> {
-                load(code, it.field());
-                code.getstatic(BLANK, "BLANK", BLANK).if_acmpeq(no).goto_(yes);
-            }
-            case Clause.IsBlank it -> {
-                load(code, it.field());
-                code.getstatic(BLANK, "BLANK", BLANK).if_acmpeq(yes).goto_(no);
-            }
-            case Clause.Comparison it
-            when isFixed(it.to()) -> {
-                take(code, it.field(), it.to(), blank);
-                compare(code, it.to());
+            case Clause.Comparison it -> {
+                code.loadConstant(known(it.field(), it.to())).lcmp();
                 jump(code, it.test(), yes, no);
             }
-            case Clause.Between it
-            when isFixed(it.from()) && isFixed(it.to()) -> {
-                Label inside = it.outside() ? no : yes;
-                Label outside = it.outside() ? yes : no;
-                Label below = code.newLabel();
-                take(code, it.field(), it.from(), blank);
-                compare(code, it.from());
-                boolean fromInside = it.fromIncluded() != it.outside();
-                jump(
-                        code,
-                        fromInside ? Clause.Comparison.OrderTest.AT_LEAST : Clause.Comparison.OrderTest.MORE,
-                        below,
-                        outside);
-                code.labelBinding(below);
-                take(code, it.field(), it.to(), blank);
-                compare(code, it.to());
-                boolean toInside = it.toIncluded() != it.outside();
-                jump(
-                        code,
-                        toInside ? Clause.Comparison.OrderTest.AT_MOST : Clause.Comparison.OrderTest.LESS,
-                        inside,
-                        outside);
+            case Clause.Between it -> {
+                code.pop2();
+                between(code, it, yes, no);
             }
-            case Clause.ChoiceClause it
-            when it.choices().size() <= LARGEST_CONDITION -> choice(code, it, yes, no, blank);
-            default -> call(code, tests.apply(clause), yes, no);
+            case Clause.ChoiceClause it -> {
+                code.pop2();
+                boolean is = it.test() == Clause.ChoiceClause.ChoiceTest.IS;
+                for (String id : it.choices()) {
+                    load(code, it.field());
+                    code.loadConstant(codesOf(it.field()).choice(id)).lcmp().ifeq(is ? yes : no);
+                }
+                code.goto_(is ? no : yes);
+            }
+            default -> code.pop2().goto_(clause instanceof Clause.Answered ? yes : no);
         }
+    }
+
+    private long known(String field, Operand operand) {
+        return Objects.requireNonNull(code(field, operand));
+    }
+
+    private void between(CodeBuilder code, Clause.Between it, Label yes, Label no) {
+        Label inside = it.outside() ? no : yes;
+        Label outside = it.outside() ? yes : no;
+        Label above = code.newLabel();
+        load(code, it.field());
+        code.loadConstant(known(it.field(), it.from())).lcmp();
+        boolean fromInside = it.fromIncluded() != it.outside();
+        jump(
+                code,
+                fromInside ? Clause.Comparison.OrderTest.AT_LEAST : Clause.Comparison.OrderTest.MORE,
+                above,
+                outside);
+        code.labelBinding(above);
+        load(code, it.field());
+        code.loadConstant(known(it.field(), it.to())).lcmp();
+        boolean toInside = it.toIncluded() != it.outside();
+        jump(code, toInside ? Clause.Comparison.OrderTest.AT_MOST : Clause.Comparison.OrderTest.LESS, inside, outside);
     }
 
     private void load(CodeBuilder code, String field) {
-        code.aload(COUNTING_AT)
-                .loadConstant(slots.of(field))
-                .aaload()
-                .iconst_0()
-                .aaload();
-    }
-
-    private static boolean isFixed(Operand operand) {
-        return operand instanceof Operand.NumberOperand || operand instanceof Operand.DateOperand;
-    }
-
-    /** Puts the number or day of a field on the stack, or jumps where it is blank. */
-    private void take(CodeBuilder code, String field, Operand like, Label blank) {
-        boolean number = like instanceof Operand.NumberOperand;
-        ClassDesc type = desc(number ? Value.Number.class : Value.Date.class);
-        load(code, field);
-        code.dup().astore(VALUE_AT).instanceOf(type).ifeq(blank);
-        code.aload(VALUE_AT)
-                .checkcast(type)
-                .invokevirtual(type, number ? "number" : "date", MethodTypeDesc.of(number ? BIG_DECIMAL : LOCAL_DATE));
-    }
-
-    /** Compares what is on the stack with a fixed value; how the two stand is on the stack then. */
-    private void compare(CodeBuilder code, Operand to) {
-        switch (to) {
-            case Operand.NumberOperand(var number) -> {
-                constant(code, number, BIG_DECIMAL);
-                code.invokevirtual(BIG_DECIMAL, "compareTo", MethodTypeDesc.of(CD_int, BIG_DECIMAL));
-            }
-            case Operand.DateOperand(var date) -> {
-                constant(code, date, LOCAL_DATE);
-                code.invokevirtual(LOCAL_DATE, "compareTo", MethodTypeDesc.of(CD_int, CHRONO));
-            }
-            default -> throw new IllegalStateException("Not fixed");
-        }
+        code.aload(COUNTING_AT).loadConstant(slots.of(field)).laload();
     }
 
     private static void jump(CodeBuilder code, Clause.Comparison.OrderTest test, Label yes, Label no) {
@@ -339,31 +406,6 @@ final class DecisionWriter {
             case AT_LEAST -> code.ifge(yes);
         }
         code.goto_(no);
-    }
-
-    private void choice(CodeBuilder code, Clause.ChoiceClause it, Label yes, Label no, Label blank) {
-        boolean is = it.test() == Clause.ChoiceClause.ChoiceTest.IS;
-        Label named = is ? yes : no;
-        Label other = is ? no : yes;
-        ClassDesc chosen = desc(Value.Chosen.class);
-        ClassDesc yesNo = desc(Value.YesNo.class);
-        Label notChosen = code.newLabel();
-        load(code, it.field());
-        code.dup().astore(VALUE_AT).instanceOf(chosen).ifeq(notChosen);
-        for (String id : it.choices()) {
-            code.loadConstant(id)
-                    .aload(VALUE_AT)
-                    .checkcast(chosen)
-                    .invokevirtual(chosen, "choice", MethodTypeDesc.of(STRING))
-                    .invokevirtual(STRING, "equals", MethodTypeDesc.of(CD_boolean, CD_Object))
-                    .ifne(named);
-        }
-        code.goto_(other).labelBinding(notChosen);
-        code.aload(VALUE_AT).instanceOf(yesNo).ifeq(blank);
-        code.aload(VALUE_AT).checkcast(yesNo).invokevirtual(yesNo, "yes", MethodTypeDesc.of(CD_boolean));
-        boolean whenYes = it.choices().contains("yes");
-        boolean whenNo = it.choices().contains("no");
-        code.ifne(whenYes ? named : other).goto_(whenNo ? named : other);
     }
 
     /** Calls a test; goes on where it holds and there is no place for that. */

@@ -1,5 +1,6 @@
 package loesscape.core.evaluation;
 
+import java.util.Arrays;
 import java.util.Optional;
 import loesscape.core.model.Field;
 import loesscape.core.model.Value;
@@ -12,29 +13,29 @@ import loesscape.core.model.Value;
 public final class Decisions {
 
     private final Slots slots;
-    private final Generated code;
+    private final DecisionCode code;
     private final Value[] values;
+    private final long[] codes;
+    private final long[] counting;
     private final boolean[] shown;
     private final boolean[] required;
     private final boolean[] editable;
     private final Seen seen;
 
-    /** The code that is made for one template. */
-    @FunctionalInterface
-    interface Generated {
-        void decide(Seen seen, Value[] values, boolean[] shown, boolean[] required, boolean[] editable);
-    }
-
-    private Decisions(Slots slots, Generated code, Context context) {
+    private Decisions(Slots slots, DecisionCode code, Context context) {
+        int count = slots.count();
         this.slots = slots;
         this.code = code;
-        this.values = new Value[slots.count()];
-        this.shown = new boolean[slots.count()];
-        this.required = new boolean[slots.count()];
-        this.editable = new boolean[slots.count()];
-        this.seen = new Seen(slots.count(), context);
-        java.util.Arrays.fill(values, Value.blank());
-        for (int slot = 0; slot < slots.count(); slot++) {
+        this.values = new Value[count];
+        this.codes = new long[count];
+        this.counting = new long[count];
+        this.shown = new boolean[count];
+        this.required = new boolean[count];
+        this.editable = new boolean[count];
+        this.seen = new Seen(count, context);
+        Arrays.fill(values, Value.blank());
+        Arrays.fill(codes, Codes.BLANK);
+        for (int slot = 0; slot < count; slot++) {
             seen.counting[slot] = new Value[] {Value.blank()};
         }
     }
@@ -54,12 +55,13 @@ public final class Decisions {
             throw new IllegalArgumentException(field + " is not a field");
         }
         values[slot] = value;
+        codes[slot] = code.codes(slot).of(value);
     }
 
     /** Decides everything for the values as they are now. */
     public void decide() {
         seen.changed();
-        code.decide(seen, values, shown, required, editable);
+        code.generated().decide(seen, values, codes, counting, shown, required, editable);
     }
 
     /** Whether a node is shown, as it was decided last. */
@@ -79,6 +81,7 @@ public final class Decisions {
 
     /** The counting value of a field, as it was decided last. */
     public Value counting(String key) {
-        return seen.counting[slots.of(key)][0];
+        int slot = slots.of(key);
+        return shown[slot] ? values[slot] : Value.blank();
     }
 }

@@ -149,13 +149,15 @@ public final class Logic {
         @Nullable
         Condition condition(Condition condition);
 
-        /** Another formula. */
-        @Nullable
-        String formula(String formula);
+        /** Another formula; the same where nothing else is said. */
+        default @Nullable String formula(String formula) {
+            return formula;
+        }
 
-        /** Another key in the place of that of a field that is followed. */
-        @Nullable
-        String field(String key);
+        /** Another key in the place of that of a field that is followed; the same where nothing else is said. */
+        default @Nullable String field(String key) {
+            return key;
+        }
     }
 
     /** A node with all that it looks at replaced; a payment whose amount is dropped costs nothing. */

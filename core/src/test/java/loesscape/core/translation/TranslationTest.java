@@ -80,21 +80,6 @@ class TranslationTest {
     }
 
     private static Node node(Node node, UnaryOperator<Condition> change) {
-        return Logic.mapped(node, new Logic.Mapping() {
-            @Override
-            public Condition condition(Condition condition) {
-                return change.apply(condition);
-            }
-
-            @Override
-            public String formula(String formula) {
-                return formula;
-            }
-
-            @Override
-            public String field(String key) {
-                return key;
-            }
-        });
+        return Logic.mapped(node, change::apply);
     }
 }
