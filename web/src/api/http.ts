@@ -54,6 +54,12 @@ async function problem(response: Response): Promise<Problem> {
   }
 }
 
+/** The header that tells the server a request comes from its own pages. */
+export function ownHeaders(): Record<string, string> {
+  const token = cookie("XSRF-TOKEN");
+  return token ? { "X-XSRF-TOKEN": token } : {};
+}
+
 function cookie(name: string): string | undefined {
   return document.cookie
     .split("; ")

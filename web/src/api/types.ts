@@ -39,6 +39,12 @@ export type Bound = {
   included: boolean;
 };
 
+export type Change = {
+  address: string;
+  typed: string;
+  words: string;
+};
+
 export type Check = {
   refusedWhen: Condition;
   message: string;
@@ -234,6 +240,8 @@ export type Draft = {
   subtitle: string;
   held: Record<string, string[]>;
   nodes: Record<string, NodeView>;
+  inRows: Record<string, NodeState>;
+  shared: SharedCondition[];
   answers: Record<string, string>;
   vocabulary: Vocabulary;
 };
@@ -247,6 +255,8 @@ export type DraftChange = {
   subtitle: string;
   held: Record<string, string[]>;
   nodes: Record<string, NodeView>;
+  inRows: Record<string, NodeState>;
+  shared: SharedCondition[];
   gone: string[];
 };
 
@@ -492,6 +502,13 @@ export type EditStoreChoice = {
   key: string;
   choice: string;
   stored: string;
+};
+
+export type Explained = {
+  text: string;
+  holds: boolean;
+  seen: Seen[];
+  parts: Explained[];
 };
 
 export type Extent = "item" | "row";
@@ -936,11 +953,17 @@ export type Progress = {
 
 export type Quantity = "any" | "every" | "no";
 
+export type Reason = {
+  what: string;
+  says: Explained;
+};
+
 export type RecordPage = {
   number: number;
   release: number;
   finished: string;
   content: Content;
+  files: ValueFile[];
   newer: number | null;
   older: number | null;
 };
@@ -999,6 +1022,13 @@ export type Section = {
   items: Item[];
 };
 
+export type Seen = {
+  key: string;
+  name: string;
+  value: string;
+  counts: boolean;
+};
+
 export type Sentence = {
   aspects: Aspect[];
   parts: Part[];
@@ -1020,6 +1050,12 @@ export type SetClause = {
 export type SetTest = "includes" | "doesNotInclude" | "includesAll" | "isExactly";
 
 export type Shade = "plain" | "moss" | "river" | "straw" | "ochre" | "clay" | "stone";
+
+export type SharedCondition = {
+  key: string;
+  name: string;
+  condition: Condition;
+};
 
 export type Sheet = {
   title: string;
@@ -1155,6 +1191,17 @@ export type Verb = {
 
 export type Vocabulary = {
   operators: Record<string, Verb[]>;
+};
+
+export type Way = {
+  opens: Aspect;
+  changes: Change[];
+};
+
+export type Why = {
+  reasons: Reason[];
+  foldedIn: string[];
+  ways: Way[];
 };
 
 export type Width = "full" | "half" | "third";

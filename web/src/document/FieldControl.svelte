@@ -1,5 +1,11 @@
 <script lang="ts">
   import type { Field, NodeStateFieldState } from "../api/types";
+  import { choicesOf, typedOf } from "./answers";
+  import ChoiceControl from "./ChoiceControl.svelte";
+  import FilesControl from "./FilesControl.svelte";
+  import { lookClass, lookStyle } from "./looks";
+  import Mark from "./Mark.svelte";
+  import SignatureControl from "./SignatureControl.svelte";
 
   let {
     field,
@@ -14,7 +20,8 @@
   }: {
     field: Field;
     state: NodeStateFieldState;
-    typed: string;
+    /** What was typed; undefined where the field was never touched. */
+    typed: string | undefined;
     id: string;
     describedBy?: string;
     /** Names the control where no label element does. */
@@ -25,18 +32,19 @@
   } = $props();
 
   const kind = $derived(field.kind);
-  const look = $derived(state.look);
-  const choices = $derived(
-    kind.type === "yesNo"
-      ? [
-          { id: "yes", label: "Yes" },
-          { id: "no", label: "No" },
-        ]
-      : kind.type === "oneChoice"
-        ? kind.choices
-        : [],
+  const look = $derived(lookClass(state.look));
+  const style = $derived(lookStyle(state.look));
+  /** What stands in the control: what was typed; otherwise what was worked out or stands there from the beginning. */
+  const text = $derived(typed ?? typedOf(state.value));
+  const worked = $derived(field.value?.type === "workedOut" && !(field.value.overtypable && typed));
+  const standing = $derived(worked ? typedOf(state.value) : text);
+  const choices = $derived(choicesOf(kind, state.offered));
+  const isMarks = $derived(
+    kind.type === "yesNo" ||
+      kind.type === "rating" ||
+      kind.type === "severalChoices" ||
+      (kind.type === "oneChoice" && (kind.layout !== "list" || kind.other)),
   );
-  const shade = $derived(look.shade !== "plain" ? `shade-${look.shade}` : "");
   const common = $derived({
     id,
     disabled: !state.editable,
@@ -51,102 +59,106 @@
   const value = (event: Event) => (event.currentTarget as HTMLInputElement).value;
 </script>
 
-{#if kind.type === "longText"}
+{#if isMarks}
+  <ChoiceControl {field} {state} typed={standing} {id} {describedBy} {invalid} {ontyped} {onleave} />
+{:else if kind.type === "signature" || kind.type === "initials"}
+  <SignatureControl {field} {state} typed={standing} {id} {describedBy} {ontyped} {onleave} />
+{:else if kind.type === "attachment" || kind.type === "picture"}
+  <FilesControl {field} {state} typed={standing} {id} {describedBy} {ontyped} {onleave} />
+{:else if kind.type === "dateSigned"}
+  <p {id} class="given">{standing || "The day of signing is put in here."}</p>
+{:else if kind.type === "payment"}
+  <p {id} class="given">
+    {#if state.value.type === "paid"}Paid{:else if state.due === null}Nothing to pay{:else}To be paid: {kind.currency}
+      {state.due}{/if}
+  </p>
+{:else if kind.type === "longText"}
   <textarea
     {...common}
-    class={["control", shade]}
+    class={["control", look]}
+    {style}
     rows="3"
-    value={typed}
+    value={standing}
     placeholder={kind.placeholder}
     oninput={(event) => ontyped(value(event))}></textarea>
-{:else if kind.type === "oneChoice" && kind.layout === "list"}
-  <select {...common} class={["control", shade]} value={typed} onchange={(event) => ontyped(value(event))}>
-    <option value="">{state.required ? "Choose one" : "No answer"}</option>
+{:else if kind.type === "oneChoice" || (kind.type === "lookup" && choices.length <= 30)}
+  <select
+    {...common}
+    class={["control", look]}
+    {style}
+    value={standing}
+    onchange={(event) => ontyped(value(event))}
+  >
+    <option value=""
+      >{state.required ? "Choose one" : choices.length ? "No answer" : "Nothing to choose from yet"}</option
+    >
     {#each choices as choice (choice.id)}<option value={choice.id}>{choice.label}</option>{/each}
   </select>
-{:else if choices.length}
-  <div
-    class="flex flex-wrap gap-x-[18px] gap-y-1.5 py-[3px]"
-    role="radiogroup"
-    {id}
-    tabindex="-1"
-    aria-labelledby={`${id}-label`}
-    aria-describedby={describedBy}
-    aria-required={state.required || undefined}
-    aria-invalid={invalid || undefined}
-  >
-    {#each choices as choice (choice.id)}
-      <label class="choice flex items-center gap-1.5 has-disabled:opacity-60">
-        <input
-          type="radio"
-          class="mark"
-          name={id}
-          value={choice.id}
-          checked={typed === choice.id}
-          disabled={!state.editable}
-          onchange={() => ontyped(choice.id)}
-          onblur={onleave}
-        />
-        {choice.label}
-      </label>
-    {/each}
-    {#if typed && !state.required && state.editable}
-      <button
-        type="button"
-        class="soft text-xs underline"
-        onclick={() => ontyped("")}
-        aria-label={`Take back the answer to ${field.label}`}>Take back</button
-      >
-    {/if}
-  </div>
-{:else if kind.type === "date"}
+{:else if kind.type === "lookup"}
   <input
     {...common}
-    class={["control", shade]}
-    type="date"
-    min={kind.earliest}
-    max={kind.latest ?? "9999-12-31"}
-    value={typed}
+    class={["control", look]}
+    {style}
+    list={`${id}-list`}
+    value={standing}
     onchange={(event) => ontyped(value(event))}
   />
-{:else if kind.type === "number" || kind.type === "money"}
+  <datalist id={`${id}-list`}>
+    {#each choices as choice (choice.id)}<option value={choice.id}></option>{/each}
+  </datalist>
+{:else if kind.type === "date" || kind.type === "time"}
   <input
     {...common}
-    class={["control tabular-nums", shade, look.bold && "font-semibold"]}
-    inputmode="decimal"
-    autocomplete="off"
-    value={typed}
-    oninput={(event) => ontyped(value(event))}
+    class={["control", look]}
+    {style}
+    type={kind.type}
+    min={kind.earliest}
+    max={kind.latest ?? (kind.type === "date" ? "9999-12-31" : undefined)}
+    value={standing}
+    onchange={(event) => ontyped(value(event))}
   />
 {:else if kind.type === "email" || kind.type === "phone" || kind.type === "webAddress"}
   {@const [mode, fills] = ADDRESSES[kind.type]}
   <input
     {...common}
-    class={["control", shade]}
+    class={["control", look]}
+    {style}
     type="text"
     inputmode={mode}
     autocomplete={fills}
     autocapitalize="off"
     spellcheck="false"
-    value={typed}
+    value={standing}
     oninput={(event) => ontyped(value(event))}
   />
-{:else if kind.type === "text"}
+{:else if kind.type === "number" || kind.type === "money"}
   <input
     {...common}
-    class={["control", shade]}
-    value={typed}
-    placeholder={kind.placeholder}
+    class={["control tabular-nums", look]}
+    {style}
+    inputmode="decimal"
+    autocomplete="off"
+    value={standing}
     oninput={(event) => ontyped(value(event))}
   />
 {:else}
   <input
     {...common}
-    class={["control", shade]}
-    type={kind.type === "time" ? "time" : "text"}
-    value={typed}
+    class={["control", look]}
+    {style}
+    value={standing}
+    placeholder={kind.type === "text" ? kind.placeholder : undefined}
     oninput={(event) => ontyped(value(event))}
   />
+{/if}
+{#if state.look.words}
+  <p class="mt-1 flex items-center gap-1.5"><Mark mark={state.look.mark} />{state.look.words}</p>
+{/if}
+{#if state.overtyped && state.editable}
+  <p class="soft mt-1 text-[12.5px]">
+    Typed over what was worked out.
+    <button type="button" class="underline" onclick={() => ontyped("")}>Work it out again</button>
+  </p>
 {/if}
 
 <style>
@@ -184,25 +196,9 @@
     line-height: 1.45;
   }
 
-  .choice {
-    min-height: var(--choice-height, 24px);
-  }
-
-  .mark {
-    appearance: none;
-    width: 16px;
-    height: 16px;
-    border: 1.5px solid var(--color-edge);
-    border-radius: 50%;
-    background: var(--color-paper);
-    flex: none;
-  }
-
-  .mark:checked {
-    border: 5px solid var(--color-river);
-  }
-
-  .mark:disabled {
-    opacity: 0.6;
+  .given {
+    min-height: var(--control-height, 32px);
+    padding-top: 5px;
+    border-bottom: 1px solid var(--color-edge);
   }
 </style>

@@ -8,7 +8,18 @@
   import Now from "./Now.svelte";
   import Picker from "./Picker.svelte";
 
-  let { key, aspect, condition }: { key: string; aspect: Aspect; condition: Condition | null } = $props();
+  let {
+    keys,
+    aspect,
+    condition,
+  }: {
+    /** The nodes it is about; what holds now is told of the first. */
+    keys: string[];
+    aspect: Aspect;
+    condition: Condition | null;
+  } = $props();
+
+  const key = $derived(keys[0]!);
 
   const copy = workingCopy();
   let beginning = $state(false);
@@ -19,11 +30,25 @@
     editable: "Editable",
     open: "Opened out",
   };
+  const shared = $derived(condition?.type === "shared" ? copy.shared.get(condition.condition) : undefined);
+  /** What the condition says, whether it stands here alone or is shared. */
+  const content = $derived(shared ? shared.condition : condition);
+  const uses = $derived(
+    shared
+      ? [...copy.nodes.values()].filter(({ node }) =>
+          (["shown", "required", "editable", "open"] as const).some((it) => {
+            const used = conditionOf(node, it);
+            return used?.type === "shared" && used.condition === shared.key;
+          }),
+        ).length
+      : 0,
+  );
+  let naming = $state(false);
   const usual = $derived(aspect === "required" ? "never" : "always");
   const mode = $derived(condition === null ? usual : isPlain(condition) ? condition.type : "when");
   const met = $derived(copy.nodes.get(key)?.state.met.includes(aspect) ?? false);
   /** A node cannot be shown by what stands inside itself. */
-  const except = $derived(aspect === "shown" ? inside(key) : []);
+  const except = $derived(aspect === "shown" ? keys.flatMap(inside) : []);
 
   /** The whole in words, where a part of it cannot be edited as tokens. */
   const sentence = $derived(
@@ -43,13 +68,26 @@
   }
 
   const set = (to: Condition | null) =>
-    copy.edit({ type: "setCondition", keys: [key], aspects: [aspect], condition: to });
+    copy.edit({ type: "setCondition", keys, aspects: [aspect], condition: to });
   const change = (of: (now: Condition) => Condition | null) =>
     copy.edit(() => {
-      const node = copy.view(key).node;
-      const now = conditionOf(node, aspect);
-      return { type: "setCondition", keys: [key], aspects: [aspect], condition: now && of(now) };
+      const now = conditionOf(copy.view(key).node, aspect);
+      const known = now?.type === "shared" ? copy.shared.get(now.condition) : undefined;
+      const to = now && of(known ? known.condition : now);
+      return known && to
+        ? { type: "setShared", key: known.key, name: known.name, condition: to }
+        : { type: "setCondition", keys, aspects: [aspect], condition: to };
     });
+
+  function name(text: string) {
+    naming = false;
+    if (!text.trim()) return;
+    void copy.edit(
+      shared
+        ? { type: "setShared", key: shared.key, name: text, condition: shared.condition }
+        : { type: "extract", key, aspect, name: text },
+    );
+  }
 
   function pick(to: string) {
     beginning = to === "when" && mode !== "when";
@@ -73,8 +111,41 @@
   />
   {#if mode === "when" && condition}
     <Now {met} />
-    {#if hasMore(condition)}<p class="mt-1 font-margin text-[14px]">{sentence}</p>{/if}
-    <span class="mt-1 block"><GroupEditor {condition} {except} onchange={change} /></span>
+    {#if shared}
+      <span class="soft">shared by {uses}{shared.name ? ` as “${shared.name}”` : ""}</span>
+    {/if}
+    {#if content && hasMore(content)}<p class="mt-1 font-margin text-[14px]">{sentence}</p>{/if}
+    {#if content}<span class="mt-1 block"><GroupEditor condition={content} {except} onchange={change} /></span
+      >{/if}
+    <span class="mt-1 block">
+      {#if naming}
+        <!-- svelte-ignore a11y_autofocus -- its author has just asked for it -->
+        <input
+          class="token figure"
+          aria-label="Name of the shared condition"
+          placeholder="Name of the shared condition"
+          autofocus
+          value={shared?.name ?? ""}
+          onchange={(event) => name(event.currentTarget.value)}
+          onblur={() => (naming = false)}
+        />
+      {:else}
+        <button type="button" class="token plain" onclick={() => (naming = true)}
+          >{shared ? (shared.name ? "Rename" : "Give it a name") : "Share it under a name"}</button
+        >
+      {/if}
+      {#if shared}
+        <button type="button" class="token plain" onclick={() => set(shared.condition)}>Only here</button>
+        {#if shared.name}
+          <button
+            type="button"
+            class="token plain"
+            onclick={() => copy.edit({ type: "inline", condition: shared.key })}
+            >Write it out everywhere</button
+          >
+        {/if}
+      {/if}
+    </span>
   {:else if beginning}
     <NewClause {except} onadd={add} oncancel={() => (beginning = false)} />
   {:else}

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { Band, Look, Mark as MarkName, Shade } from "../api/types";
+  import type { Band, Look } from "../api/types";
   import { band, PLAIN } from "../document/looks";
   import { decimal } from "./clauses";
   import EditorLine from "./EditorLine.svelte";
-  import Picker from "./Picker.svelte";
+  import LookPicker from "./LookPicker.svelte";
 
   let {
     title,
@@ -21,8 +21,6 @@
     onchange: (change: (bands: Band[]) => Band[]) => void;
   } = $props();
 
-  const SHADES: Shade[] = ["plain", "moss", "river", "straw", "ochre", "clay", "stone"];
-  const MARKS: MarkName[] = ["none", "tick", "drop", "eye", "warning", "stop"];
   const FIRST_EDGE = 10;
   let wrong = $state("");
 
@@ -103,26 +101,7 @@
               value={band.label}
               onchange={(event) => changed(i, { label: event.currentTarget.value.trim() })}
             />
-            <Picker
-              label={`Colours of ${name(i)}`}
-              text={band.look.shade}
-              options={SHADES.map((id) => ({ id, label: id, swatch: `shade-${id}` }))}
-              chosen={[band.look.shade]}
-              onpick={(shade) => looks(i, { shade: shade as Shade })}
-            />
-            <Picker
-              label={`Mark of ${name(i)}`}
-              text={band.look.mark === "none" ? "no mark" : band.look.mark}
-              options={MARKS.map((id) => ({ id, label: id === "none" ? "no mark" : id }))}
-              chosen={[band.look.mark]}
-              onpick={(mark) => looks(i, { mark: mark as MarkName })}
-            />
-            <button
-              type="button"
-              class={["token plain", band.look.bold && "on"]}
-              aria-pressed={band.look.bold}
-              onclick={() => looks(i, { bold: !band.look.bold })}>bold</button
-            >
+            <LookPicker look={band.look} of={name(i)} onchange={(part) => looks(i, part)} />
             {#if bands.length > 1 || canBeEmpty}
               <button
                 type="button"

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import type { Choice, Field, FieldKindOneChoice } from "../api/types";
+  import type { Choice, Field, FieldKind } from "../api/types";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
 
-  let { field, kind }: { field: Field; kind: { type: "oneChoice" } & FieldKindOneChoice } = $props();
+  let { field, kind }: { field: Field; kind: Extract<FieldKind, { type: "oneChoice" | "severalChoices" }> } =
+    $props();
   const choices = $derived(kind.choices);
   const layout = $derived(kind.layout);
 
@@ -45,6 +46,20 @@
     event.preventDefault();
     event.stopPropagation();
     void move(at, to);
+  }
+
+  /** Several lines become as many choices. */
+  function paste(event: ClipboardEvent) {
+    const lines = (event.clipboardData?.getData("text/plain") ?? "").split(/\r?\n/).filter((it) => it.trim());
+    if (lines.length < 2) return;
+    event.preventDefault();
+    for (const line of lines) {
+      void copy.edit(() => {
+        const now = copy.view(key).node;
+        const last = now.type === "field" && "choices" in now.kind ? now.kind.choices.at(-1)?.id : undefined;
+        return { type: "addChoice", key, label: line.trim(), after: last ?? null };
+      });
+    }
   }
 </script>
 
@@ -93,11 +108,12 @@
       aria-label="Another choice"
       maxlength="1000"
       bind:value={label}
+      onpaste={paste}
       onblur={add}
     />
     <span class="soft flex shrink-0 items-center gap-1" role="group" aria-label="Laid out as">
       as
-      {#each ["marks", "list"] as const as each (each)}
+      {#each ["marks", "list", "buttons"] as const as each (each)}
         <button
           type="button"
           class={["token plain", each === layout && "on"]}

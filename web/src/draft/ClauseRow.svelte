@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Field, Operator } from "../api/types";
-  import { type Clause, type ClauseDraft, begun, closed, decimal } from "./clauses";
+  import { type Clause, type ClauseDraft, begun, closed, decimal, isOneChoice } from "./clauses";
+  import { namable } from "./choices";
   import { workingCopy } from "./context";
   import Picker, { type Option } from "./Picker.svelte";
 
@@ -28,16 +29,10 @@
   const field = $derived(copy.nodes.get(now.field)?.node as ({ type: "field" } & Field) | undefined);
   const verbs = $derived(field ? (copy.vocabulary.operators[field.kind.type] ?? []) : []);
   const verb = $derived(verbs.find(({ operator }) => operator === now.operator));
-  const offered = $derived<Option[]>(
-    field?.kind.type === "oneChoice"
-      ? field.kind.choices
-      : [
-          { id: "yes", label: "Yes" },
-          { id: "no", label: "No" },
-        ],
-  );
-  const isChoice = $derived(field?.kind.type === "oneChoice" || field?.kind.type === "yesNo");
-  const isDate = $derived(field?.kind.type === "date");
+  const offered = $derived<Option[]>(field ? namable(field, copy.nodes.get(field.key)?.state) : []);
+  const isChoice = $derived(!!field && (isOneChoice(field.kind) || field.kind.type === "severalChoices"));
+  const isDate = $derived(field?.kind.type === "date" || field?.kind.type === "dateSigned");
+  const isTime = $derived(field?.kind.type === "time");
   const asksValue = $derived(now.operator !== "answered" && now.operator !== "blank");
   const isRange = $derived(now.operator === "between" || now.operator === "outside");
   const isText = $derived(
@@ -88,7 +83,7 @@
 {#snippet side(value: string, name: string, first: boolean)}
   <input
     class={["token value", isWrong(value) && "wrong"]}
-    type={isDate ? "date" : "text"}
+    type={isDate ? "date" : isTime ? "time" : "text"}
     inputmode={isDate ? undefined : "decimal"}
     aria-label={name}
     aria-invalid={isWrong(value) || undefined}

@@ -9,7 +9,7 @@
   const matches = (key: string) =>
     !sought || copy.view(key).name.toLowerCase().includes(sought) || key.includes(sought);
   const items = (section: string) =>
-    matches(section) ? copy.inside(section) : copy.inside(section).filter(matches);
+    matches(section) ? copy.within(section).slice(1) : copy.within(section).slice(1).filter(matches);
   const listed = $derived(sections.filter((key) => matches(key) || items(key).length));
   const keys = $derived(listed.flatMap((section) => [section, ...items(section)]));
   const focusable = $derived(copy.selected && keys.includes(copy.selected) ? copy.selected : keys[0]);
@@ -21,7 +21,8 @@
     const next = to === undefined ? undefined : keys[to];
     if (!next) return;
     event.preventDefault();
-    void copy.select(next, true);
+    if (event.shiftKey) copy.extend(next);
+    else void copy.select(next, true);
     document.getElementById(`c-${next}`)?.focus();
   }
 </script>
@@ -33,9 +34,14 @@
     id={`c-${key}`}
     tabindex={key === focusable ? 0 : -1}
     class={["entry", number && "section", !view.state.shown && "off"]}
-    aria-current={copy.selected === key || undefined}
+    aria-current={copy.selected === key || copy.also.has(key) || undefined}
     title={view.name}
-    onclick={() => copy.select(key, true)}
+    onclick={(event) =>
+      event.shiftKey
+        ? copy.extend(key)
+        : event.ctrlKey || event.metaKey
+          ? copy.toggle(key)
+          : copy.select(key, true)}
     onkeydown={(event) => keyed(event, key)}
   >
     <span class="truncate">{number}{view.name}</span>

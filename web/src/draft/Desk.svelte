@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { address, withRow } from "../document/answers";
+  import { lookClass } from "../document/looks";
   import { parts, rows } from "../document/rows";
   import { workingCopy } from "./context";
   import EditableText from "./EditableText.svelte";
@@ -8,6 +10,7 @@
   import Line from "./Line.svelte";
   import Movable from "./Movable.svelte";
   import Note from "./Note.svelte";
+  import SeveralEditor from "./SeveralEditor.svelte";
   import Slip from "./Slip.svelte";
   import Threads from "./Threads.svelte";
 
@@ -21,13 +24,64 @@
   const depth = (key: string) => copy.view(key).bond.depth;
 
   /** A folded section is one slip, opened while something in it is selected. */
-  const isSlip = (section: string) => !shown(section) && !copy.inside(section).includes(copy.selected ?? "");
+  const isSlip = (section: string) =>
+    !shown(section) &&
+    !copy
+      .within(section)
+      .slice(1)
+      .includes(copy.selected ?? "");
+
+  /** Whether an item stands there in a row, or outside of rows. */
+  const stands = (key: string, row: string) => (copy.stateOf(key, row) ?? copy.view(key).state).shown;
+
+  /** The row that stands for all, for a section that itself stands in rows. */
+  function rowAround(section: string): string {
+    const around = copy.around(section);
+    return around ? (copy.rowsOf(around)?.[0] ?? "") : "";
+  }
+
+  /** Whether the click that follows has been taken for pointing already. */
+  let taken = false;
+
+  /** While a condition waits for a field, a click in the document is its answer: on a choice, that choice. */
+  function point(event: MouseEvent) {
+    if (event.type === "click" && taken) {
+      taken = false;
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
+    if (!copy.pointing || event.type !== "mousedown") return;
+    const target = event.target as HTMLElement;
+    const key = target.closest<HTMLElement>("[data-key]")?.dataset.key;
+    if (!key || copy.nodes.get(key)?.node.type !== "field" || target.closest(".margin")) return;
+    event.preventDefault();
+    event.stopPropagation();
+    taken = true;
+    const choice = target.closest("label")?.querySelector("input")?.value ?? null;
+    copy.pointing(key, choice === "=" ? "other" : choice);
+  }
+
+  function rowLook(section: string, row: string): string {
+    const state = copy.inRows.get(address(section, row));
+    return state?.type === "row" ? lookClass(state.look) : "";
+  }
+
+  function rowWords(section: string, row: string): string {
+    const state = copy.inRows.get(address(section, row));
+    return state?.type === "row" ? state.look.words : "";
+  }
+
+  function pageTitle(page: string): string {
+    const node = copy.view(page).node;
+    return node.type === "page" ? node.title : "";
+  }
 
   /** Folded items have a row of their own; the others stand side by side as the reader sees them. */
-  const width = (key: string) => (shown(key) ? parts(copy.view(key).node) : 6);
+  const width = (key: string, row: string) => (stands(key, row) ? parts(copy.view(key).node) : 6);
 
   function count(section: string): string {
-    const fields = copy.inside(section).filter((key) => copy.view(key).node.type === "field").length;
+    const fields = copy.within(section).filter((key) => copy.view(key).node.type === "field").length;
     return fields ? `${fields} ${fields === 1 ? "field" : "fields"}` : "";
   }
 </script>
@@ -36,9 +90,127 @@
   <div class="relative">
     {#each keys as key (key)}
       <Note view={copy.view(key)} named={keys.length > 1} covered={copy.selected === key} />
-      {#if copy.selected === key}<ItemEditor {key} />{/if}
+      {#if copy.selected === key}{#if copy.also.size}<SeveralEditor />{:else}<ItemEditor {key} />{/if}{/if}
     {/each}
   </div>
+{/snippet}
+
+{#snippet block(section: string, number: string)}
+  {@const view = copy.view(section)}
+  {@const node = view.node}
+  {@const rowsNow = copy.rowsOf(section)}
+  <Line depth={depth(section)}>
+    {#snippet sheet()}
+      <div class={["py-2", !number && "pl-3"]}>
+        <Movable key={section} kind="section">
+          {#if !shown(section)}
+            <Slip at={section} name={`${number} ${view.name}`} inside={count(section)} reason={view.folded} />
+          {:else if node.type === "section"}
+            <h2 class="flex gap-1.5 text-[15.5px] leading-6 font-semibold">
+              <span class="soft font-medium">{number}</span>
+              <span class="grow">
+                {#if copy.selected === section || !node.title}
+                  <EditableText
+                    value={node.title}
+                    label="Title of the section"
+                    placeholder="Section without a title"
+                    onchange={(label) => copy.edit({ type: "relabel", key: section, label })}
+                  />
+                {:else}{node.title}{/if}
+              </span>
+            </h2>
+            {#if node.help}<p class="soft text-[12.5px]">{node.help}</p>{/if}
+          {/if}
+        </Movable>
+      </div>
+    {/snippet}
+    {#snippet margin()}{@render logic([section])}{/snippet}
+  </Line>
+  {#if !isSlip(section)}
+    {@render items(section, rowsNow?.[0] ?? rowAround(section))}
+    {#each rowsNow?.slice(1) ?? [] as row, i (row)}
+      <Line depth={depth(section)}>
+        {#snippet sheet()}
+          <div class={["more", rowLook(section, row)]}>
+            <span class="soft text-[12px]">Row {i + 2}</span>
+            <button
+              type="button"
+              class="soft ml-2 text-[12px] underline"
+              onclick={() => copy.tryOut(section, rowsNow!.filter((it) => it !== row).join(","))}
+              >Remove</button
+            >
+            {#if rowWords(section, row)}<p class="text-[12.5px]">{rowWords(section, row)}</p>{/if}
+            {@render again(section, row)}
+          </div>
+        {/snippet}
+      </Line>
+    {/each}
+    <Line depth={depth(section)}>
+      {#snippet sheet()}
+        {#if rowsNow && node.type === "section" && rowsNow.length < (node.rows?.most ?? 0)}
+          <button
+            type="button"
+            class="button plain my-1 text-[12.5px]"
+            onclick={() => copy.tryOut(section, withRow(rowsNow, copy.answers).join(","))}>Add a row</button
+          >
+        {/if}
+        <InsertLine
+          holder={section}
+          after={copy.inside(section).at(-1) ?? null}
+          words={copy.inside(section).length
+            ? "Add here …"
+            : "Add the first question: write its label, or a kind"}
+        />
+      {/snippet}
+    </Line>
+  {/if}
+{/snippet}
+
+{#snippet items(section: string, row: string)}
+  {#each rows(copy.inside(section), (key) => width(key, row)) as line (line[0])}
+    {#if copy.view(line[0]!).node.type === "section"}
+      {@render block(line[0]!, "")}
+    {:else}
+      <Line depth={Math.max(...line.map(depth))}>
+        {#snippet sheet()}
+          <div class={["row", row && rowLook(copy.around(section) ?? section, row)]}>
+            {#each line as key (key)}
+              <div style:grid-column={`span ${width(key, row)}`}>
+                <Movable {key}>
+                  {#if stands(key, row)}<InPlace {key} {row} />{:else}<Slip
+                      at={address(key, row)}
+                      name={copy.view(key).name}
+                      reason={copy.view(key).folded}
+                    />{/if}
+                </Movable>
+              </div>
+            {/each}
+          </div>
+          {#if inserting && line.includes(inserting)}
+            <InsertLine holder={section} after={inserting} onclose={onclosed} />
+          {/if}
+        {/snippet}
+        {#snippet margin()}{@render logic(line)}{/snippet}
+      </Line>
+    {/if}
+  {/each}
+{/snippet}
+
+<!-- A further row: fillable like the first; its logic stands beside the first. -->
+{#snippet again(section: string, row: string)}
+  {#each rows( copy
+      .inside(section)
+      .filter((key) => stands(key, row)), (key) => width(key, row) ) as line (line[0])}
+    {#if copy.view(line[0]!).node.type === "section"}
+      {@render again(line[0]!, row)}
+    {:else}
+      <div class="row">
+        {#each line as key (key)}
+          <div style:grid-column={`span ${width(key, row)}`}><InPlace {key} {row} /></div>
+        {/each}
+      </div>
+    {/if}
+  {/each}
 {/snippet}
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -- a part that scrolls is reachable by keyboard -->
@@ -48,6 +220,9 @@
   role="region"
   aria-label="Document and margin"
   tabindex="0"
+  class:pointing={!!copy.pointing}
+  onmousedowncapture={point}
+  onclickcapture={point}
 >
   <div class="relative flex min-h-[calc(100vh-130px)] flex-col border-y" bind:this={ground}>
     <Line top>
@@ -70,75 +245,29 @@
       {/snippet}
     </Line>
     {#each pages as page (page)}
-      {#each copy.inside(page) as section (section)}
-        {@const view = copy.view(section)}
-        {@const node = view.node}
-        <Line depth={depth(section)}>
+      {#if pages.length > 1}
+        <Line depth={depth(page)}>
           {#snippet sheet()}
-            <div class="py-2">
-              <Movable key={section} isSection>
-                {#if !shown(section)}
-                  <Slip
-                    name={`${numbers.get(section)} ${view.name}`}
-                    inside={count(section)}
-                    reason={view.folded}
+            <div class="page">
+              <Movable key={page} kind="page">
+                {#if shown(page)}
+                  <EditableText
+                    value={pageTitle(page)}
+                    label="Title of the page"
+                    placeholder="Page without a title"
+                    onchange={(label) => copy.edit({ type: "relabel", key: page, label })}
                   />
-                {:else if node.type === "section"}
-                  <h2 class="flex gap-1.5 text-[15.5px] leading-6 font-semibold">
-                    <span class="soft font-medium">{numbers.get(section)}</span>
-                    <span class="grow">
-                      {#if copy.selected === section || !node.title}
-                        <EditableText
-                          value={node.title}
-                          label="Title of the section"
-                          placeholder="Section without a title"
-                          onchange={(label) => copy.edit({ type: "relabel", key: section, label })}
-                        />
-                      {:else}{node.title}{/if}
-                    </span>
-                  </h2>
-                  {#if node.help}<p class="soft text-[12.5px]">{node.help}</p>{/if}
+                {:else}
+                  <Slip at={page} name={copy.view(page).name} inside="page" reason={copy.view(page).folded} />
                 {/if}
               </Movable>
             </div>
           {/snippet}
-          {#snippet margin()}{@render logic([section])}{/snippet}
+          {#snippet margin()}{@render logic([page])}{/snippet}
         </Line>
-        {#if !isSlip(section)}
-          {#each rows(copy.inside(section), width) as row (row[0])}
-            <Line depth={Math.max(...row.map(depth))}>
-              {#snippet sheet()}
-                <div class="row">
-                  {#each row as key (key)}
-                    <div style:grid-column={`span ${width(key)}`}>
-                      <Movable {key}>
-                        {#if shown(key)}<InPlace {key} />{:else}<Slip
-                            name={copy.view(key).name}
-                            reason={copy.view(key).folded}
-                          />{/if}
-                      </Movable>
-                    </div>
-                  {/each}
-                </div>
-                {#if inserting && row.includes(inserting)}
-                  <InsertLine holder={section} after={inserting} onclose={onclosed} />
-                {/if}
-              {/snippet}
-              {#snippet margin()}{@render logic(row)}{/snippet}
-            </Line>
-          {/each}
-          <Line depth={depth(section)}>
-            {#snippet sheet()}
-              <InsertLine
-                holder={section}
-                after={copy.inside(section).at(-1) ?? null}
-                words={copy.inside(section).length
-                  ? "Add here …"
-                  : "Add the first question: write its label, or a kind"}
-              />
-            {/snippet}
-          </Line>
-        {/if}
+      {/if}
+      {#each copy.inside(page) as section (section)}
+        {@render block(section, String(numbers.get(section)))}
       {/each}
     {/each}
     <Line rest />
@@ -152,5 +281,25 @@
     grid-template-columns: repeat(6, minmax(0, 1fr));
     column-gap: 14px;
     padding-block: 7px;
+  }
+
+  .pointing :global(.movable:hover) {
+    outline: 2px dashed var(--color-river);
+    outline-offset: 3px;
+    cursor: crosshair;
+  }
+
+  .more {
+    border-left: 2px solid var(--color-line);
+    padding: 4px 0 4px 10px;
+    margin-block: 6px;
+  }
+
+  .page {
+    border-top: 1px dashed var(--color-edge);
+    margin-top: 14px;
+    padding-top: 10px;
+    font-size: 17px;
+    font-weight: 600;
   }
 </style>

@@ -1,21 +1,26 @@
 <script lang="ts">
-  import Banded from "../document/Banded.svelte";
+  import { address } from "../document/answers";
+  import Indicated from "../document/Indicated.svelte";
   import FieldControl from "../document/FieldControl.svelte";
+  import { lookClass } from "../document/looks";
   import { question } from "../document/labels";
   import { workingCopy } from "./context";
   import EditableText from "./EditableText.svelte";
+  import WhyPanel from "./WhyPanel.svelte";
 
-  let { key }: { key: string } = $props();
+  let { key, row = "" }: { key: string; row?: string } = $props();
 
   const copy = workingCopy();
   const view = $derived(copy.view(key));
   const node = $derived(view.node);
-  const stand = $derived(view.state);
+  const at = $derived(address(key, row));
+  const stand = $derived(copy.stateOf(key, row) ?? view.state);
   const isSelected = $derived(copy.selected === key);
-  const typed = $derived(copy.answers[key] ?? "");
+  const typed = $derived(copy.answers[at]);
+  let asked = $state(false);
   const relabel = (label: string) => copy.edit({ type: "relabel", key, label });
   const suffix = $derived(node.type === "field" ? question(node).slice(node.label.length) : "");
-  const id = $derived(`a-${key}`);
+  const id = $derived(`a-${at}`);
 </script>
 
 {#if node.type === "field" && stand.type === "field"}
@@ -37,19 +42,35 @@
       describedBy={stand.problem ? `${id}-error` : undefined}
       labelledBy={`${id}-label`}
       invalid={!!stand.problem}
-      ontyped={(text) => copy.tryOut(key, text)}
+      ontyped={(text) => copy.tryOut(at, text)}
     />
   {/key}
   {#if stand.problem}<p id={`${id}-error`} class="trouble mt-1 text-[12.5px]">{stand.problem}</p>{/if}
   {#if node.help}<p class="soft mt-1 text-[12.5px]">{node.help}</p>{/if}
+  {#if !stand.editable && node.editable}
+    <p class="soft mt-1 text-[12.5px]">
+      Locked.
+      <button type="button" class="underline" aria-expanded={asked} onclick={() => (asked = !asked)}
+        >Why<span class="sr-only"> is {node.label} locked</span></button
+      >
+    </p>
+    {#if asked}<WhyPanel {at} onclose={() => (asked = false)} />{/if}
+  {/if}
 {:else if node.type === "notice"}
-  <div class="border-l-[3px] border-straw-line bg-straw px-3 py-2 text-[13.5px] whitespace-pre-wrap">
+  <div
+    class={[
+      "border-l-[3px] px-3 py-2 text-[13.5px] whitespace-pre-wrap",
+      stand.type === "notice" && lookClass(stand.look),
+    ]}
+    class:bg-straw={stand.type === "notice" && stand.look.shade === "plain"}
+    class:border-straw-line={stand.type === "notice" && stand.look.shade === "plain"}
+  >
     {#if isSelected}<EditableText
         value={node.text}
         label="Text of the notice"
         lines
         onchange={relabel}
-      />{:else}{node.text}{/if}
+      />{:else}{stand.type === "notice" ? stand.text : node.text}{/if}
   </div>
 {:else if node.type === "indicator" && stand.type === "indicator"}
   <div class="leading-6 font-semibold">
@@ -61,8 +82,12 @@
       />{:else}{node.label}{/if}
   </div>
   {#if stand.band}
-    <Banded bands={node.bands} band={stand.band} />
+    <Indicated indicator={node} band={stand.band} />
   {:else}
     <p class="soft">Nothing while {copy.nodes.get(node.follows)?.name} is blank.</p>
   {/if}
+{:else if node.type === "divider"}
+  <hr class="my-2" />
+{:else if node.type === "picture"}
+  <p class="soft">{node.label || "Picture"}{node.file ? `: ${node.file}` : ""}</p>
 {/if}

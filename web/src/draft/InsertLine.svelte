@@ -32,20 +32,34 @@
     if (isOpen) input?.focus({ preventScroll: true });
   });
 
+  /** Where a new section goes: behind the one on the page that this line stands in. */
+  function besides(): { holder: string; after: string } {
+    let top = holder;
+    while (copy.nodes.get(copy.holder(top))?.node.type === "section") top = copy.holder(top);
+    return { holder: copy.holder(top), after: top };
+  }
+
   async function add(offer: (typeof list)[number] | undefined) {
     if (!offer) return;
     const label = offer.named ? "" : typed;
-    const section = offer.id === "section";
-    const place = section ? { holder: copy.holder(holder), after: holder } : { holder, after };
+    const section = offer.id === "section" || offer.id === "repeatingSection";
+    const place = section ? besides() : { holder, after };
     const key = await copy.make({ type: "add", what: offer.id, label, ...place });
     if (!key) return;
     typed = "";
     at = 0;
     await tick();
     if (section || onclose) close();
-    if (section) document.querySelector<HTMLElement>(`#i-${key} textarea`)?.focus();
-    else if (onclose) document.querySelector<HTMLElement>(`#i-${key} textarea`)?.focus();
+    if (section) rename(key);
+    else if (onclose) rename(key);
     else input?.scrollIntoView({ block: "nearest" });
+  }
+
+  /** Lets the author write over the words that stand there for a beginning. */
+  function rename(key: string) {
+    const words = document.querySelector<HTMLTextAreaElement>(`#i-${key} textarea`);
+    words?.focus();
+    words?.select();
   }
 
   function close() {

@@ -1,14 +1,19 @@
 <script lang="ts">
   import type { Aspect, FieldKind, Width } from "../api/types";
   import AspectLine from "./AspectLine.svelte";
+  import ChecksEditor from "./ChecksEditor.svelte";
   import BandsEditor from "./BandsEditor.svelte";
   import ChoicesEditor from "./ChoicesEditor.svelte";
   import { workingCopy } from "./context";
   import EditableText from "./EditableText.svelte";
   import EditorLine from "./EditorLine.svelte";
   import { KINDS } from "./kinds";
+  import KindEditor from "./KindEditor.svelte";
+  import LooksEditor from "./LooksEditor.svelte";
   import LimitsEditor from "./LimitsEditor.svelte";
   import Picker from "./Picker.svelte";
+  import RowsEditor from "./RowsEditor.svelte";
+  import ValueEditor from "./ValueEditor.svelte";
   import RefusedEdit from "./RefusedEdit.svelte";
 
   let { key }: { key: string } = $props();
@@ -31,7 +36,12 @@
           ["required", node.required],
           ["editable", node.editable],
         ]
-      : [["shown", node.shown]],
+      : node.type === "section"
+        ? [
+            ["shown", node.shown],
+            ["open", node.open],
+          ]
+        : [["shown", node.shown]],
   );
   const band = $derived("band" in view.state ? view.state.band : null);
 
@@ -74,14 +84,17 @@
   </header>
   <RefusedEdit />
   {#each aspects as [aspect, condition] (aspect)}
-    <AspectLine {key} {aspect} {condition} />
+    <AspectLine keys={[key]} {aspect} {condition} />
   {/each}
   {#if node.type === "field"}
-    {#if node.kind.type === "oneChoice"}
+    {#if node.kind.type === "oneChoice" || node.kind.type === "severalChoices"}
       <ChoicesEditor field={node} kind={node.kind} />
     {/if}
     <LimitsEditor field={node} />
-    {#if node.kind.type === "number" || node.kind.type === "money"}
+    <KindEditor field={node} />
+    <ValueEditor field={node} />
+    <ChecksEditor field={node} />
+    {#if node.kind.type === "number" || node.kind.type === "money" || node.kind.type === "rating"}
       <BandsEditor
         title="Look"
         bands={node.bands}
@@ -124,6 +137,8 @@
         copy.editNode(key, "indicator", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}
     />
   {/if}
+  {#if node.type === "section"}<RowsEditor section={node} />{/if}
+  {#if node.type === "field" || node.type === "section" || node.type === "notice"}<LooksEditor {node} />{/if}
   {#if node.type === "field" || node.type === "section"}
     <EditorLine title="Help">
       {#key key}<EditableText

@@ -1,6 +1,6 @@
 <script lang="ts" module>
   /** What is being dragged now. */
-  let dragged: { key: string; isSection: boolean } | null = null;
+  let dragged: { key: string; kind: "item" | "section" | "page" } | null = null;
 </script>
 
 <script lang="ts">
@@ -9,38 +9,40 @@
 
   let {
     key,
-    isSection = false,
+    kind = "item",
     children,
-  }: { key: string; isSection?: boolean; children: Snippet } = $props();
+  }: { key: string; kind?: "item" | "section" | "page"; children: Snippet } = $props();
+
+  const RANK = { item: 0, section: 1, page: 2 };
 
   const copy = workingCopy();
   const isSelected = $derived(copy.selected === key);
   let over = $state<"before" | "after" | null>(null);
 
   function start(event: DragEvent) {
-    dragged = { key, isSection };
+    dragged = { key, kind };
     event.dataTransfer?.setData("text/plain", key);
     if (event.dataTransfer) event.dataTransfer.effectAllowed = "move";
   }
 
   /** Items go beside items or first into a section; sections go beside sections. */
   function hover(event: DragEvent) {
-    if (!dragged || dragged.key === key || (dragged.isSection && !isSection)) return;
+    if (!dragged || dragged.key === key || RANK[dragged.kind] > RANK[kind]) return;
     event.preventDefault();
     const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
     const isUpper = event.clientY < box.top + box.height / 2;
-    over = isUpper && !(isSection && !dragged.isSection) ? "before" : "after";
+    over = isUpper && RANK[dragged.kind] === RANK[kind] ? "before" : "after";
   }
 
   function drop(event: DragEvent) {
     if (!dragged || !over) return;
     event.preventDefault();
     const moved = dragged.key;
-    const intoSection = isSection && !dragged.isSection;
-    const holder = intoSection ? key : copy.holder(key);
+    const into = RANK[dragged.kind] < RANK[kind];
+    const holder = into ? key : copy.holder(key);
     const siblings = copy.inside(holder).filter((it) => it !== moved);
     const at = siblings.indexOf(key);
-    const after = intoSection ? null : over === "after" ? key : (siblings[at - 1] ?? null);
+    const after = into ? null : over === "after" ? key : (siblings[at - 1] ?? null);
     over = null;
     dragged = null;
     void copy.edit({ type: "move", key: moved, holder, after });
@@ -51,9 +53,19 @@
 <div
   id={`i-${key}`}
   data-key={key}
-  class={["movable", isSelected && "selected", over]}
-  onclick={() => copy.select(key)}
-  onfocusin={() => copy.select(key)}
+  class={["movable", (isSelected || copy.also.has(key)) && "selected", over]}
+  onmousedown={(event) => {
+    // With a modifier the selection grows, and the control underneath stays as it is.
+    if (!event.ctrlKey && !event.metaKey && !event.shiftKey) return;
+    event.preventDefault();
+    if (event.shiftKey) copy.extend(key);
+    else copy.toggle(key);
+  }}
+  onclick={(event) => {
+    if (event.ctrlKey || event.metaKey || event.shiftKey) event.preventDefault();
+    else void copy.select(key);
+  }}
+  onfocusin={() => copy.selected === key || copy.also.has(key) || copy.select(key)}
   ondragover={hover}
   ondragleave={() => (over = null)}
   ondrop={drop}

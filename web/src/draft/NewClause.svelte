@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { namable } from "./choices";
   import { type Clause, type ClauseDraft, begun } from "./clauses";
   import ClauseRow from "./ClauseRow.svelte";
   import { workingCopy } from "./context";
@@ -13,24 +14,18 @@
   const copy = workingCopy();
   const SPLIT = "\n";
   let draft = $state<ClauseDraft | null>(null);
+  /** Whether the document was pointed at, so that the list closes without giving up. */
+  let pointed = false;
 
   /** Every field, and behind each that has choices, each choice: one pick is then a whole clause. */
   const options = $derived(
     [...copy.nodes.values()].flatMap(({ node, name }): Option[] => {
       if (node.type !== "field" || except.includes(node.key)) return [];
-      const kind = node.kind;
-      const choices =
-        kind.type === "oneChoice"
-          ? kind.choices
-          : kind.type === "yesNo"
-            ? [
-                { id: "yes", label: "Yes" },
-                { id: "no", label: "No" },
-              ]
-            : [];
+      const choices = namable(node, copy.nodes.get(node.key)?.state);
+      const verb = node.kind.type === "severalChoices" ? "includes" : "is";
       return [
         { id: node.key, label: name, hint: choices.length ? "…" : "" },
-        ...choices.map(({ id, label }) => ({ id: node.key + SPLIT + id, label: `${name} is ${label}` })),
+        ...choices.map(({ id, label }) => ({ id: node.key + SPLIT + id, label: `${name} ${verb} ${label}` })),
       ];
     }),
   );
@@ -39,9 +34,23 @@
     const [key = "", choice] = id.split(SPLIT);
     const node = copy.nodes.get(key)?.node;
     if (node?.type !== "field") return;
-    if (choice) onadd({ type: "choice", field: key, test: "is", choices: [choice], whenBlank: null });
+    if (choice)
+      onadd(
+        node.kind.type === "severalChoices"
+          ? { type: "set", field: key, test: "includes", choices: [choice], whenBlank: null }
+          : { type: "choice", field: key, test: "is", choices: [choice], whenBlank: null },
+      );
     else draft = begun(key, copy.vocabulary.operators[node.kind.type]?.[0]?.operator ?? "answered");
   }
+
+  // While the first token is open, the document can be pointed at instead.
+  $effect(() => {
+    copy.pointing = (field, choice) => {
+      pointed = true;
+      if (!except.includes(field)) pick(choice === null ? field : field + SPLIT + choice);
+    };
+    return () => (copy.pointing = null);
+  });
 </script>
 
 {#if draft}
@@ -53,8 +62,8 @@
     text="which field?"
     open
     {options}
-    placeholder="Name of a field or choice"
+    placeholder="Name of a field or choice, or click one in the document"
     onpick={pick}
-    onclose={() => setTimeout(() => draft ?? oncancel(), 0)}
+    onclose={() => setTimeout(() => draft ?? (pointed || oncancel()), 0)}
   />
 {/if}

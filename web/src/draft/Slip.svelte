@@ -1,5 +1,14 @@
 <script lang="ts">
-  let { name, inside = "", reason }: { name: string; inside?: string; reason: string } = $props();
+  import WhyPanel from "./WhyPanel.svelte";
+
+  let {
+    at,
+    name,
+    inside = "",
+    reason,
+  }: { at: string; name: string; inside?: string; reason: string } = $props();
+
+  let asked = $state(false);
 </script>
 
 <!-- A folded item: thin, but there to be found. -->
@@ -8,13 +17,17 @@
     >{name}{#if inside}<span class="soft">, {inside}</span>{/if}</span
   >
   <span class="min-w-0 truncate text-right">folded{reason ? `: ${reason}` : ""}</span>
+  <button type="button" class="shrink-0 underline" aria-expanded={asked} onclick={() => (asked = !asked)}
+    >Why<span class="sr-only"> is {name} folded</span></button
+  >
 </div>
+{#if asked}<WhyPanel {at} onclose={() => (asked = false)} />{/if}
 
 <style>
   .slip {
-    display: flex;
-    justify-content: space-between;
-    gap: 16px;
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    gap: 12px;
     border-block: 1px dashed #9ba7a1;
     padding: 3px 8px;
     font-size: 12.5px;

@@ -1,9 +1,18 @@
-import type { Aspect, ClauseOperand, Condition, Field, Node, Operator, TextTest } from "../api/types";
+import type {
+  Aspect,
+  ClauseOperand,
+  Condition,
+  Field,
+  FieldKind,
+  Node,
+  Operator,
+  TextTest,
+} from "../api/types";
 
 /** What is edited as tokens; other conditions are shown as a sentence. */
 export type Clause = Extract<
   Condition,
-  { type: "answered" | "isBlank" | "choice" | "text" | "comparison" | "between" }
+  { type: "answered" | "isBlank" | "choice" | "set" | "text" | "comparison" | "between" }
 >;
 export type Group = Extract<Condition, { type: "all" | "any" | "none" | "atLeast" }>;
 
@@ -43,6 +52,7 @@ export function isClause(condition: Condition): condition is Clause {
     case "answered":
     case "isBlank":
     case "choice":
+    case "set":
     case "text":
       return true;
     case "comparison":
@@ -84,6 +94,7 @@ export function opened(clause: Clause): ClauseDraft {
     case "isBlank":
       return begun(clause.field, "blank");
     case "choice":
+    case "set":
       return { ...begun(clause.field, clause.test), choices: clause.choices, whenBlank: clause.whenBlank };
     case "text":
       return {
@@ -107,7 +118,16 @@ export function opened(clause: Clause): ClauseDraft {
 }
 
 function side(operand: ClauseOperand): string {
-  return operand.type === "number" ? String(operand.number) : operand.type === "date" ? operand.date : "";
+  switch (operand.type) {
+    case "number":
+      return String(operand.number);
+    case "date":
+      return operand.date;
+    case "time":
+      return operand.time.slice(0, 5);
+    default:
+      return "";
+  }
 }
 
 /** The clause the tokens make; null while one of them is missing. */
@@ -121,7 +141,7 @@ export function closed(draft: ClauseDraft, field: Field): Clause | null {
       return { type: "isBlank", field: draft.field };
     case "is":
     case "isNot":
-      if (field.kind.type === "yesNo" || field.kind.type === "oneChoice")
+      if (isOneChoice(field.kind))
         return draft.choices.length
           ? { type: "choice", ...about, test: operator, choices: draft.choices }
           : null;
@@ -132,12 +152,13 @@ export function closed(draft: ClauseDraft, field: Field): Clause | null {
     case "endsWith":
     case "matches":
       return text(draft, operator);
-    case "inBand":
-    case "length":
     case "includes":
     case "doesNotInclude":
     case "includesAll":
     case "isExactly":
+      return draft.choices.length ? { type: "set", ...about, test: operator, choices: draft.choices } : null;
+    case "inBand":
+    case "length":
     case "chosen":
       return null;
     case "outside":
@@ -160,8 +181,14 @@ function text({ field, whenBlank, matchCase, ...draft }: ClauseDraft, test: Text
   return sought ? { type: "text", field, whenBlank, matchCase, test, text: sought } : null;
 }
 
+/** Whether an answer of a kind is one choice. */
+export function isOneChoice(kind: FieldKind): boolean {
+  return kind.type === "yesNo" || kind.type === "oneChoice" || kind.type === "lookup";
+}
+
 function operand(typed: string, field: Field): ClauseOperand | null {
-  if (field.kind.type === "date")
+  if (field.kind.type === "time") return /^\d\d:\d\d$/.test(typed) ? { type: "time", time: typed } : null;
+  if (field.kind.type === "date" || field.kind.type === "dateSigned")
     return /^\d{4}-\d\d-\d\d$/.test(typed) ? { type: "date", date: typed } : null;
   const number = decimal(typed);
   return number === null ? null : { type: "number", number };

@@ -4,6 +4,7 @@ import type { WorkingCopy } from "./working.svelte";
 export function shortcuts(
   copy: WorkingCopy,
   insert: (after: string) => void,
+  palette: () => void,
 ): (event: KeyboardEvent) => void {
   return (event) => {
     const target = event.target as HTMLElement;
@@ -19,7 +20,14 @@ export function shortcuts(
     if (command && event.key.toLowerCase() === "z" && !writes)
       return does(event.shiftKey ? copy.redo : copy.undo);
     if (command && event.key.toLowerCase() === "y" && !writes) return does(copy.redo);
+    if (command && event.key.toLowerCase() === "k") return does(palette);
+    if (event.key === "?" && !writes && !command) return does(palette);
     if (!key) return;
+    const letter = event.key.toLowerCase();
+    const selects = !writes && !String(getSelection());
+    if (command && letter === "c" && selects) return does(() => copy.copyChosen());
+    if (command && letter === "v" && !writes)
+      return does(() => (event.shiftKey ? copy.pasteLogic() : copy.paste()));
     const isItem = !["section", "page"].includes(copy.nodes.get(key)?.node.type ?? "page");
     if (command && event.key === "Enter" && isItem) return does(() => insert(key));
     if (event.altKey && !target.matches("select") && event.key === "ArrowUp")
@@ -27,9 +35,9 @@ export function shortcuts(
     if (event.altKey && !target.matches("select") && event.key === "ArrowDown")
       return does(() => copy.move(key, 1));
     if (command && event.key.toLowerCase() === "d")
-      return does(() => copy.make({ type: "duplicate", keys: [key], holder: null, after: null }));
+      return does(() => copy.make({ type: "duplicate", keys: copy.chosen, holder: null, after: null }));
     if (event.key === "Delete" && !writes && !target.matches("select"))
-      return does(() => copy.edit({ type: "delete", keys: [key], dropFollowers: false }));
+      return does(() => copy.edit({ type: "delete", keys: copy.chosen, dropFollowers: false }));
     if (event.key === "Escape") return does(() => copy.select(null));
   };
 }

@@ -1,8 +1,18 @@
 import { tick } from "svelte";
-import { SvelteMap } from "svelte/reactivity";
+import { SvelteMap, SvelteSet } from "svelte/reactivity";
 import { Problem, request } from "../api/http";
 import type { Follower } from "../api/follower";
-import type { Draft, DraftChange, Edit, Node, NodeView, Vocabulary } from "../api/types";
+import { address } from "../document/answers";
+import type {
+  Draft,
+  DraftChange,
+  Edit,
+  Node,
+  NodeState,
+  NodeView,
+  SharedCondition,
+  Vocabulary,
+} from "../api/types";
 
 const PAUSE = 1_500;
 
@@ -14,6 +24,16 @@ export class WorkingCopy {
   nodes = new SvelteMap<string, NodeView>();
   held = new SvelteMap<string, string[]>();
   answers = $state<Record<string, string>>({});
+  /** The shared conditions, by key. */
+  shared = new SvelteMap<string, SharedCondition>();
+  /** What is selected besides. */
+  also = new SvelteSet<string>();
+  /** What was copied. */
+  clip = $state<string[]>([]);
+  /** Takes a field or one of its choices that its author points at in the document; null while nobody waits for one. */
+  pointing = $state<((field: string, choice: string | null) => void) | null>(null);
+  /** How what stands in rows stands, by address. */
+  inRows = new SvelteMap<string, NodeState>();
   title = $state("");
   subtitle = $state("");
   changed = $state("");
@@ -28,6 +48,9 @@ export class WorkingCopy {
   /** How many edits and answers are on their way. */
   pending = $state(0);
   vocabulary: Vocabulary = { operators: {} };
+
+  /** Counts what the server told; what is asked of it beside is asked anew then. */
+  answered = $state(0);
 
   private readonly base: string;
   private queue: Promise<unknown> = Promise.resolve();
@@ -44,13 +67,19 @@ export class WorkingCopy {
     this.answers = draft.answers;
     this.nodes.clear();
     this.held.clear();
+    this.inRows.clear();
     this.take({ ...draft, gone: [] });
   }
 
   private take(change: DraftChange): void {
+    this.answered++;
     for (const [key, view] of Object.entries(change.nodes)) this.nodes.set(key, view);
     for (const [key, keys] of Object.entries(change.held)) this.held.set(key, keys);
+    for (const [at, state] of Object.entries(change.inRows)) this.inRows.set(at, state);
+    this.shared.clear();
+    for (const it of change.shared) this.shared.set(it.key, it);
     for (const key of change.gone) {
+      this.also.delete(key);
       this.nodes.delete(key);
       this.held.delete(key);
       if (this.selected === key) this.selected = null;
@@ -69,6 +98,31 @@ export class WorkingCopy {
 
   inside(key: string): string[] {
     return this.held.get(key) ?? [];
+  }
+
+  /** How a node stands, in a row or outside of rows. */
+  stateOf(key: string, row: string): NodeState | undefined {
+    return row ? this.inRows.get(address(key, row)) : this.nodes.get(key)?.state;
+  }
+
+  /** The rows of a repeating section; null where a node does not repeat. */
+  rowsOf(key: string): string[] | null {
+    const state = this.nodes.get(key)?.state;
+    return state?.type === "section" ? state.rows : null;
+  }
+
+  /** The repeating section in whose rows a node stands; null where it stands in none. */
+  around(key: string): string | null {
+    for (let holder = this.holder(key); holder; holder = this.holder(holder)) {
+      const node = this.nodes.get(holder)?.node;
+      if (node?.type === "section" && node.rows) return holder;
+    }
+    return null;
+  }
+
+  /** A node and all that it holds, in reading order. */
+  within(key: string): string[] {
+    return [key, ...this.inside(key).flatMap((inner) => this.within(inner))];
   }
 
   /** What holds a node. */
@@ -158,7 +212,7 @@ export class WorkingCopy {
 
   private async attempt<T>(work: () => Promise<T>, edit: () => Edit | null): Promise<T | null> {
     this.refused = null;
-    for (;;) {
+    for (let again = true; ;) {
       try {
         const result = await work();
         this.told = "";
@@ -171,7 +225,10 @@ export class WorkingCopy {
           continue;
         }
         if (problem.status === 409) {
-          await this.open();
+          if ((await this.untouched(edit())) && again) {
+            again = false;
+            continue;
+          }
           this.told = problem.message;
         } else {
           this.refused = {
@@ -185,8 +242,79 @@ export class WorkingCopy {
     }
   }
 
+  /** Shows the document as somebody else left it; tells whether nothing that an edit is about has changed meanwhile. */
+  private async untouched(edit: Edit | null): Promise<boolean> {
+    const about = edit ? keysOf(edit) : [];
+    const text = () => JSON.stringify(about.map((key) => this.nodes.get(key)?.node ?? null));
+    const before = text();
+    await this.open();
+    return about.length > 0 && text() === before;
+  }
+
+  /** Shows what was edited elsewhere, unless something of one's own is on its way; called now and then. */
+  async look(): Promise<void> {
+    if (this.pending || document.hidden) return;
+    const { revision } = await request<{ revision: number }>("GET", `${this.base}/revision`);
+    if (revision <= this.revision || this.pending) return;
+    await this.open();
+    this.told = "Edited elsewhere; this is how it stands now.";
+  }
+
+  /** All that is selected, in reading order. */
+  get chosen(): string[] {
+    if (!this.selected) return [];
+    return this.also.size
+      ? this.order.filter((key) => key === this.selected || this.also.has(key))
+      : [this.selected];
+  }
+
+  /** Selects a node besides, or not any more. */
+  toggle(key: string): void {
+    if (!this.selected || this.selected === key) this.selected = key;
+    else if (this.also.has(key)) this.also.delete(key);
+    else this.also.add(key);
+  }
+
+  /** Selects everything from the selected node to another. */
+  extend(key: string): void {
+    const order = this.order;
+    const ends = [order.indexOf(this.selected ?? key), order.indexOf(key)].sort((a, b) => a - b) as [
+      number,
+      number,
+    ];
+    this.also.clear();
+    for (const it of order.slice(ends[0], ends[1] + 1)) if (it !== this.selected) this.also.add(it);
+    this.selected ??= key;
+  }
+
+  /** Keeps what is selected, to be put elsewhere. */
+  copyChosen(): void {
+    this.clip = this.chosen;
+  }
+
+  /** Puts a copy of what was kept behind what is selected; logic inside the copies follows the copies. */
+  async paste(): Promise<void> {
+    const keys = this.clip.filter((key) => this.nodes.has(key));
+    const at = this.selected;
+    if (!keys.length || !at) return;
+    const into =
+      this.nodes.get(at)?.node.type === "section" && this.nodes.get(keys[0]!)?.node.type !== "section";
+    const place = into
+      ? { holder: at, after: this.inside(at).at(-1) ?? null }
+      : { holder: this.holder(at), after: at };
+    await this.make({ type: "duplicate", keys, ...place });
+  }
+
+  /** Gives what is selected the conditions and looks of the first thing that was kept. */
+  async pasteLogic(): Promise<void> {
+    const from = this.clip[0];
+    const to = this.chosen.filter((key) => key !== from);
+    if (from && to.length) await this.edit({ type: "copyLogic", from, to });
+  }
+
   /** Selects a node; `reveal` brings it into sight. */
   async select(key: string | null, reveal = false): Promise<void> {
+    this.also.clear();
     if (key !== this.selected) this.refused = null;
     this.selected = key;
     if (!key || !reveal) return;
@@ -200,9 +328,7 @@ export class WorkingCopy {
 
   /** Every section and item in reading order. */
   get order(): string[] {
-    return this.inside("").flatMap((page) =>
-      this.inside(page).flatMap((section) => [section, ...this.inside(section)]),
-    );
+    return this.inside("").flatMap((page) => this.inside(page).flatMap((section) => this.within(section)));
   }
 
   /** Moves a node one place, over the end of its section into the next. */
@@ -226,6 +352,12 @@ export class WorkingCopy {
       await this.edit({ type: "move", key, holder: neighbour, after: step === 1 ? null : last });
     }
   }
+}
+
+/** The keys of the nodes that an edit is about. */
+function keysOf(edit: Edit): string[] {
+  const keys = "keys" in edit ? edit.keys : "key" in edit && typeof edit.key === "string" ? [edit.key] : [];
+  return "holder" in edit && edit.holder ? [...keys, edit.holder] : keys;
 }
 
 function withDropping(edit: Edit | null): Edit | null {

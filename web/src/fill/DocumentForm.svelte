@@ -1,12 +1,11 @@
 <script lang="ts">
   import { tick } from "svelte";
   import type { Node } from "../api/types";
-  import Banded from "../document/Banded.svelte";
-  import { parts, rows } from "../document/rows";
+  import { keyOf } from "../document/answers";
   import FinishBar from "./FinishBar.svelte";
   import type { Filling } from "./filling.svelte";
   import ProgressCore from "./ProgressCore.svelte";
-  import Question from "./Question.svelte";
+  import SectionBody from "./SectionBody.svelte";
 
   let { filling }: { filling: Filling } = $props();
 
@@ -16,7 +15,14 @@
   const node = (key: string) => sheet.nodes[key]!;
   const heading = (it: Node) => (it.type === "page" || it.type === "section" ? it.title : "");
   const pages = $derived(held(""));
-  const sections = $derived(pages.flatMap(held));
+  /** The page that is open; where it folds away, the last one before it that is still there. */
+  let wanted = $state("");
+  const page = $derived.by(() => {
+    const order = sheet.held[""] ?? [];
+    const before = pages.filter((it) => order.indexOf(it) <= order.indexOf(wanted));
+    return before.at(-1) ?? pages[0] ?? "";
+  });
+  const sections = $derived(page ? held(page) : []);
   let current = $state<string | null>(null);
   let focused = $state<string | null>(null);
 
@@ -30,11 +36,28 @@
   }
   $effect(look);
 
+  /** The page on which a node stands. */
+  function pageOf(key: string): string | undefined {
+    const holds = (holder: string): boolean =>
+      (sheet.held[holder] ?? []).some((inner) => inner === key || holds(inner));
+    return pages.find(holds);
+  }
+
+  async function turn(step: -1 | 1) {
+    wanted = pages[pages.indexOf(page) + step] ?? page;
+    await tick();
+    scrollTo({ top: 0 });
+    document.getElementById("page-heading")?.focus({ preventScroll: true });
+  }
+
   async function lead(key: string | undefined) {
     if (!key) return;
+    wanted = pageOf(keyOf(key)) ?? wanted;
     await tick();
     const place = document.getElementById(`f-${key}`);
-    const control = place?.matches("[role=radiogroup]") ? place.querySelector("input") : place;
+    const control = place?.matches("[role=radiogroup], [role=group]")
+      ? place.querySelector<HTMLElement>("input, button")
+      : place;
     place?.closest(".question")?.scrollIntoView({
       block: "center",
       behavior: matchMedia("(prefers-reduced-motion: reduce)").matches ? "auto" : "smooth",
@@ -71,87 +94,27 @@
       onfocusin={(event) =>
         (focused = (event.target as HTMLElement).closest<HTMLElement>("[data-key]")?.dataset.key ?? focused)}
     >
-      {#each pages as page (page)}
-        {#if pages.length > 1 && heading(node(page))}
-          <h2 class="mt-8 text-lg font-semibold">{heading(node(page))}</h2>
-        {/if}
-        {#each held(page) as key (key)}
-          {@const section = node(key)}
-          <section id={`s-${key}`} class="appears mt-7" aria-label={heading(section) || undefined}>
-            {#if section.type === "section" && section.title}
-              <h2 class="text-[16.5px] font-semibold">{section.title}</h2>
-              {#if section.help}<p class="soft mt-0.5">{section.help}</p>{/if}
-            {/if}
-            {#each rows(held(key), (item) => parts(node(item))) as row (row[0])}
-              <div class="row">
-                {#each row as item (item)}
-                  {@const it = node(item)}
-                  {@const state = sheet.states[item]}
-                  {#if it.type === "field" && state?.type === "field"}
-                    <div class="appears" style:--sixths={parts(it)}>
-                      <Question
-                        field={it}
-                        stand={state}
-                        typed={filling.typed[item] ?? ""}
-                        message={filling.message(item, state)}
-                        ontyped={(text) => filling.type(item, text)}
-                        onleave={() => filling.left.add(item)}
-                      />
-                    </div>
-                  {:else if it.type === "notice"}
-                    <p
-                      class="appears border-l-[3px] border-straw-line bg-straw px-3.5 py-2.5 text-[14.5px] whitespace-pre-wrap"
-                      style:--sixths={6}
-                    >
-                      {state?.type === "notice" ? state.text : it.text}
-                    </p>
-                  {:else if it.type === "indicator" && state?.type === "indicator" && state.band}
-                    <div class="appears text-[14.5px]" style:--sixths={6} role="status">
-                      {#if it.label}<div class="mb-1 font-semibold">{it.label}</div>{/if}
-                      <Banded bands={it.bands} band={state.band} />
-                    </div>
-                  {/if}
-                {/each}
-              </div>
-            {/each}
-          </section>
-        {/each}
+      {#if pages.length > 1}
+        <p class="soft mt-5 text-[13px]">Page {pages.indexOf(page) + 1} of {pages.length}</p>
+      {/if}
+      {#if pages.length > 1 && heading(node(page))}
+        <h2 class="text-lg font-semibold" id="page-heading" tabindex="-1">{heading(node(page))}</h2>
+      {/if}
+      {#each held(page) as key (key)}
+        <SectionBody {filling} {key} />
       {/each}
+      {#if pages.length > 1}
+        <div class="mt-8 flex gap-3">
+          {#if pages.indexOf(page) > 0}
+            <button type="button" class="button plain" onclick={() => turn(-1)}>Back</button>
+          {/if}
+          {#if pages.indexOf(page) < pages.length - 1}
+            <button type="button" class="button primary ml-auto" onclick={() => turn(1)}>Next page</button>
+          {/if}
+        </div>
+      {/if}
     </form>
   </main>
 </div>
 <p class="sr-only" role="status">{filling.news}</p>
 <FinishBar {filling} onnext={async () => lead(await filling.next(focused))} onfinish={finish} />
-
-<style>
-  .row {
-    display: grid;
-    grid-template-columns: repeat(6, minmax(0, 1fr));
-    column-gap: 16px;
-    align-items: start;
-  }
-
-  .row > * {
-    grid-column: span 6;
-    margin-top: 16px;
-  }
-
-  @media (min-width: 560px) {
-    .row > * {
-      grid-column: span var(--sixths);
-    }
-  }
-
-  @media (prefers-reduced-motion: no-preference) {
-    .appears {
-      animation: appear 0.18s ease-out;
-    }
-
-    @keyframes appear {
-      from {
-        opacity: 0;
-        transform: translateY(-4px);
-      }
-    }
-  }
-</style>

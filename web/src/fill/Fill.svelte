@@ -1,10 +1,14 @@
 <script lang="ts">
+  import { setContext } from "svelte";
+  import { ownHeaders } from "../api/http";
+  import { FILES, keeperAt } from "../document/files";
   import DocumentForm from "./DocumentForm.svelte";
   import { Filling } from "./filling.svelte";
   import ThankYou from "./ThankYou.svelte";
 
   const filling = new Filling(location.pathname.split("/")[2] ?? "");
   const opened = filling.open();
+  setContext(FILES, keeperAt(`/api/fill/${filling.link}/files`, ownHeaders));
 </script>
 
 <svelte:head><title>{filling.sheet?.title ?? "Loesscape"}</title></svelte:head>

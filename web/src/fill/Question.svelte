@@ -1,10 +1,12 @@
 <script lang="ts">
   import type { Field, NodeStateFieldState } from "../api/types";
   import FieldControl from "../document/FieldControl.svelte";
+  import { isGroup } from "../document/answers";
   import { question } from "../document/labels";
 
   let {
     field,
+    at,
     stand,
     typed,
     message,
@@ -12,30 +14,30 @@
     onleave,
   }: {
     field: Field;
+    /** The address of the field: its key, in rows with the row. */
+    at: string;
     stand: NodeStateFieldState;
-    typed: string;
+    typed: string | undefined;
     message: string;
     ontyped: (text: string) => void;
     onleave: () => void;
   } = $props();
 
-  const id = $derived(`f-${field.key}`);
+  const id = $derived(`f-${at}`);
   const band = $derived(field.bands.find((it) => it.id === stand.band)?.label ?? "");
   const describedBy = $derived(
     [message && `${id}-error`, band && `${id}-band`, field.help && `${id}-help`].filter(Boolean).join(" ") ||
       undefined,
   );
-  const isGroup = $derived(
-    field.kind.type === "yesNo" || (field.kind.type === "oneChoice" && field.kind.layout === "marks"),
-  );
+  const group = $derived(isGroup(field.kind));
 </script>
 
 {#snippet label()}
   {question(field)}{#if stand.required}<span class="text-clay" aria-hidden="true">&nbsp;*</span>{/if}
 {/snippet}
 
-<div class="question" data-key={field.key}>
-  {#if isGroup}
+<div class="question" data-key={at}>
+  {#if group}
     <span id={`${id}-label`} class="mb-1 block text-[14.5px] font-semibold">{@render label()}</span>
   {:else}
     <label id={`${id}-label`} for={id} class="mb-1 block text-[14.5px] font-semibold">{@render label()}</label
@@ -45,7 +47,9 @@
   {#if message}<p id={`${id}-error`} class="trouble mt-1">{message}</p>{/if}
   {#if band}<p id={`${id}-band`} class="mt-1">{band}</p>{/if}
   {#if field.help}<p id={`${id}-help`} class="soft mt-1">{field.help}</p>{/if}
-  {#if !stand.editable}<p class="soft mt-1">Locked for now.</p>{/if}
+  {#if !stand.editable && field.value?.type !== "workedOut" && !["dateSigned", "payment"].includes(field.kind.type)}
+    <p class="soft mt-1">Locked for now.</p>
+  {/if}
 </div>
 
 <style>

@@ -1,5 +1,6 @@
 import { SvelteSet } from "svelte/reactivity";
 import { Problem, request } from "../api/http";
+import { keyOf } from "../document/answers";
 import type { AnswerKept, Field, Finished, NodeStateFieldState, Sheet } from "../api/types";
 
 const FIRST_PAUSE = 500;
@@ -46,8 +47,8 @@ export class Filling {
     return this.sheet?.record ?? null;
   }
 
-  field(key: string): Field | undefined {
-    const node = this.sheet?.nodes[key];
+  field(at: string): Field | undefined {
+    const node = this.sheet?.nodes[keyOf(at)];
     return node?.type === "field" ? node : undefined;
   }
 
@@ -70,8 +71,10 @@ export class Filling {
     await Promise.race([this.send(), new Promise((resolve) => setTimeout(resolve, PATIENCE))]);
     const wanting = this.sheet?.obstacles.map(({ key }) => key) ?? [];
     const order = Object.keys(this.sheet?.nodes ?? {});
-    const from = after ? order.indexOf(after) : -1;
-    return wanting.find((key) => order.indexOf(key) > from) ?? wanting[0];
+    const place = (at: string) => order.indexOf(keyOf(at));
+    const from = after ? wanting.indexOf(after) : -1;
+    if (from >= 0) return wanting[from + 1] ?? wanting[0];
+    return wanting.find((at) => after && place(at) > place(after)) ?? wanting[0];
   }
 
   async finish(): Promise<void> {
@@ -106,7 +109,9 @@ export class Filling {
     for (let key = Object.keys(this.unsent)[0]; key !== undefined; key = Object.keys(this.unsent)[0]) {
       const text = this.unsent[key]!;
       try {
-        const kept = await request<AnswerKept>("PUT", `${this.base}/answers/${key}`, { typed: text });
+        const kept = await request<AnswerKept>("PUT", `${this.base}/answers/${encodeURIComponent(key)}`, {
+          typed: text,
+        });
         this.sent(key, text);
         this.take(kept);
         this.waiting = false;

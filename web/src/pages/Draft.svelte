@@ -1,7 +1,11 @@
 <script lang="ts">
+  import { setContext } from "svelte";
+  import { ownHeaders } from "../api/http";
+  import { FILES, keeperAt } from "../document/files";
   import { provide } from "../draft/context";
   import Contents from "../draft/Contents.svelte";
   import Desk from "../draft/Desk.svelte";
+  import Palette from "../draft/Palette.svelte";
   import { shortcuts } from "../draft/shortcuts";
   import { WorkingCopy } from "../draft/working.svelte";
   import { inside } from "../router.svelte";
@@ -13,6 +17,13 @@
   // svelte-ignore state_referenced_locally -- the page is made anew for another template
   const copy = provide(new WorkingCopy(template));
   const opened = copy.open();
+  // svelte-ignore state_referenced_locally
+  setContext(FILES, keeperAt(`/api/templates/${template}/draft/files`, ownHeaders));
+  const WATCH = 3_000;
+  $effect(() => {
+    const watch = setInterval(() => void copy.look().catch(() => {}), WATCH);
+    return () => clearInterval(watch);
+  });
   let inserting = $state<string | null>(null);
 
   const items = $derived(
@@ -20,11 +31,17 @@
   );
   const folded = $derived(items.filter(({ state }) => !state.shown).length);
   const answered = $derived(Object.values(copy.answers).filter(Boolean).length);
-  const keyed = shortcuts(copy, (after) => (inserting = after));
+  let palette = $state(false);
+  const keyed = shortcuts(
+    copy,
+    (after) => (inserting = after),
+    () => (palette = true),
+  );
 </script>
 
 <svelte:head><title>{copy.title || "Draft"} · Loesscape</title></svelte:head>
 <svelte:window onkeydown={keyed} />
+{#if palette}<Palette oninsert={(after) => (inserting = after)} onclose={() => (palette = false)} />{/if}
 
 <div class="grid h-screen grid-rows-[48px_minmax(0,1fr)_36px]">
   <TopBar
@@ -67,7 +84,9 @@
       <button class="button quiet py-0" onclick={() => copy.clearAnswers()}>Clear them</button>
     {/if}
     <span class="soft ml-auto whitespace-nowrap"
-      >Ctrl Enter adds below · Alt ↑ ↓ moves · Ctrl D duplicates · Del deletes</span
+      >Ctrl Enter adds below · Ctrl click selects more ·
+      <button type="button" class="underline" onclick={() => (palette = true)}>Ctrl K: everything else</button
+      ></span
     >
   </footer>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { size } from "../document/answers";
   import { Problem, request } from "../api/http";
   import type { Look, RecordPage } from "../api/types";
   import Mark from "../document/Mark.svelte";
@@ -80,6 +81,22 @@
           {/each}
         </dl>
       {/each}
+      {#if page.files.length}
+        <h2 class="mt-7 mb-1 border-b pb-1.5 text-[15.5px] font-semibold">Files</h2>
+        <ul>
+          {#each page.files as file (file.id)}
+            <li class="py-1.5">
+              <a
+                class="link break-all"
+                href={`/api/templates/${template}/records/${page.number}/files/${file.id}`}
+                target="_blank"
+                rel="noopener">{file.name}</a
+              >
+              <span class="soft">{size(file.bytes)}</span>
+            </li>
+          {/each}
+        </ul>
+      {/if}
     </article>
   {/if}
 </main>

@@ -24,8 +24,9 @@ final class SharedUses {
     }
 
     static Parts set(Parts parts, Edit.SetShared edit) {
-        find(parts, edit.key());
-        return with(parts, new SharedCondition(edit.key(), name(edit.name()), edit.condition()));
+        boolean unnamed =
+                find(parts, edit.key()).name().isEmpty() && edit.name().isBlank();
+        return with(parts, new SharedCondition(edit.key(), unnamed ? "" : name(edit.name()), edit.condition()));
     }
 
     private static String name(String name) {

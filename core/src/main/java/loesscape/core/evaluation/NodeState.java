@@ -71,7 +71,8 @@ public sealed interface NodeState {
      *     read
      * @param band the identity of the band its number lies in; null for none
      * @param look how it looks now: by the first of its looks whose condition holds, otherwise by its band
-     * @param offered what can be chosen, where that depends on other answers; null where all choices always can be
+     * @param offered what can be chosen, where that depends on other answers or is looked up (no more than the first 500
+     *     then); null where all choices always can be
      * @param overtyped whether its worked-out value was typed over
      * @param due what is to be paid; null where nothing is or it is not known
      * @param problem what is wrong with what was typed, in words that say how to mend it; null when nothing is or the

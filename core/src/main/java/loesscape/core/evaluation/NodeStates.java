@@ -27,6 +27,8 @@ import org.jspecify.annotations.Nullable;
 /** Makes the states of nodes when all that is shown and all that counts is decided. */
 final class NodeStates {
 
+    private static final int MOST_TOLD = 500;
+
     private final Slots slots;
     private final Rules[] rules;
 
@@ -138,10 +140,15 @@ final class NodeStates {
                 value,
                 band,
                 look != null ? look : bandLook(field.bands(), band),
-                offered.isRestricted() ? offered.ids() : null,
+                offered.isRestricted() || field.kind() instanceof FieldKind.Lookup ? told(offered) : null,
                 run.overtyped[slot][row],
                 due,
                 problem);
+    }
+
+    /** What is told of what can be chosen: of a very long list only the beginning, for nobody reads on. */
+    private static List<String> told(Offered offered) {
+        return offered.ids().size() <= MOST_TOLD ? offered.ids() : offered.ids().subList(0, MOST_TOLD);
     }
 
     /** Whether the field is that of a role other than the one that is acting. */

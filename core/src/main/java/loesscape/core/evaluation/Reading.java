@@ -69,6 +69,11 @@ public sealed interface Reading {
         };
     }
 
+    /** Reads a typed answer of a kind without choices. */
+    static Reading of(FieldKind kind, String typed) {
+        return of(kind, typed, Offered.NOTHING);
+    }
+
     private static Reading yesNo(String typed) {
         return switch (typed) {
             case FieldKind.YesNo.YES -> new Read(new Value.YesNo(true));

@@ -41,19 +41,19 @@ class ReadingTest {
                 "007|7"
             })
     void numbersAreReadAsPeopleWriteThem(String typed, BigDecimal number) {
-        assertThat(read(NUMBER, typed).value()).isEqualTo(new Value.Number(number));
+        assertThat(Reading.of(NUMBER, typed).value()).isEqualTo(new Value.Number(number));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"twelve", "1e3", "1 2", "1,23,4", "--1", "NaN", "1.2.3", "٣"})
     void whatIsNoNumberIsRefusedWithAWayToMendIt(String typed) {
-        assertThat(read(NUMBER, typed))
+        assertThat(Reading.of(NUMBER, typed))
                 .isEqualTo(new Reading.Unreadable("This is not a number; write digits, like 120 or 12.5."));
     }
 
     @Test
     void aNumberThatCouldBeTwoIsAskedAbout() {
-        assertThat(read(NUMBER, "1,234"))
+        assertThat(Reading.of(NUMBER, "1,234"))
                 .isEqualTo(new Reading.Unreadable("This could be 1234 or 1.234; write it one of these ways."));
     }
 
@@ -61,25 +61,25 @@ class ReadingTest {
     void numbersAreDecimal() {
         assertThat(new Value.Number(new BigDecimal("0.1").add(new BigDecimal("0.2"))))
                 .isEqualTo(new Value.Number(new BigDecimal("0.3")));
-        assertThat(read(NUMBER, "2.0")).isEqualTo(read(NUMBER, "2.00"));
-        assertThat(read(NUMBER, "-0")).isEqualTo(read(NUMBER, "0"));
-        assertThat(read(NUMBER, "9".repeat(35))).isInstanceOf(Reading.Unreadable.class);
-        assertThat(read(NUMBER, "9".repeat(34)).value()).isInstanceOf(Value.Number.class);
+        assertThat(Reading.of(NUMBER, "2.0")).isEqualTo(Reading.of(NUMBER, "2.00"));
+        assertThat(Reading.of(NUMBER, "-0")).isEqualTo(Reading.of(NUMBER, "0"));
+        assertThat(Reading.of(NUMBER, "9".repeat(35))).isInstanceOf(Reading.Unreadable.class);
+        assertThat(Reading.of(NUMBER, "9".repeat(34)).value()).isInstanceOf(Value.Number.class);
     }
 
     @Test
     void datesAreDaysOfTheCalendar() {
-        assertThat(read(DATE, "2028-02-29").value()).isEqualTo(new Value.Date(LocalDate.of(2028, 2, 29)));
+        assertThat(Reading.of(DATE, "2028-02-29").value()).isEqualTo(new Value.Date(LocalDate.of(2028, 2, 29)));
         for (String none :
                 new String[] {"2027-02-29", "2026-04-31", "2026-13-01", "26-01-01", "24.11.2026", "0000-01-01"}) {
-            assertThat(read(DATE, none)).as(none).isInstanceOf(Reading.Unreadable.class);
+            assertThat(Reading.of(DATE, none)).as(none).isInstanceOf(Reading.Unreadable.class);
         }
     }
 
     @Test
     void textIsComposedAndTrimmedAndBlankWhenNothingIsLeft() {
-        assertThat(read(TEXT, "  Fe\u0301  ").value()).isEqualTo(new Value.Text("Fé"));
-        assertThat(read(TEXT, " \t\u2003 ").value().isBlank()).isTrue();
+        assertThat(Reading.of(TEXT, "  Fe\u0301  ").value()).isEqualTo(new Value.Text("Fé"));
+        assertThat(Reading.of(TEXT, " \t\u2003 ").value().isBlank()).isTrue();
     }
 
     @ParameterizedTest
@@ -95,9 +95,5 @@ class ReadingTest {
     void textComparesWithoutRegardToCase(String one, String other, boolean same) {
         // U+0131, dotless i, and i have the same upper case in every language but Turkish and Azeri (UAX 44).
         assertThat(Texts.comparable(one).equals(Texts.comparable(other))).isEqualTo(same);
-    }
-
-    private static Reading read(FieldKind kind, String typed) {
-        return Reading.of(kind, typed, Offered.NOTHING);
     }
 }

@@ -15,7 +15,8 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Bounds what anybody can send: a template file where one is imported, much less elsewhere. */
+/** Bounds what anybody can send: a template file where one is imported, a file where one is handed in, much less
+ * elsewhere. */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class BodyLimit extends OncePerRequestFilter {
@@ -25,12 +26,19 @@ class BodyLimit extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        int most = request.getRequestURI().endsWith("/import") ? TemplateFile.LARGEST : USUAL;
+        int most = most(request.getRequestURI());
         if (request.getContentLengthLong() > most) {
             ProblemResponse.write(response, 413, "Too large", "At most %d bytes are taken here.".formatted(most));
             return;
         }
         chain.doFilter(new Bounded(request, most), response);
+    }
+
+    private static int most(String address) {
+        if (address.endsWith("/import")) {
+            return TemplateFile.LARGEST;
+        }
+        return address.endsWith("/files") ? HandedIn.LARGEST : USUAL;
     }
 
     /** A request of unknown length that ends with an error where it grows too long. */

@@ -1,10 +1,13 @@
 package loesscape.server.api;
 
 import java.util.UUID;
+import loesscape.core.analysis.Why;
 import loesscape.core.editing.Edit;
 import loesscape.server.api.Drafts.Draft;
 import loesscape.server.api.Drafts.DraftChange;
 import loesscape.server.security.Author;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The Draft view of a template. */
@@ -29,12 +33,21 @@ class DraftApi {
     /** An edit, made on a revision. */
     public record EditRequest(int revision, Edit edit) {}
 
+    /** The number of edits kept. */
+    public record Revision(int revision) {}
+
     /** What is typed into a field now. */
     public record Typed(String key, String typed) {}
 
     @GetMapping
     Draft open(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
         return drafts.open(id, author.id());
+    }
+
+    /** How many edits were kept, for whoever wonders whether there are new ones. */
+    @GetMapping("/revision")
+    Revision revision(@PathVariable UUID id) {
+        return new Revision(drafts.revision(id));
     }
 
     @PostMapping("/edits")
@@ -55,6 +68,27 @@ class DraftApi {
     @PutMapping("/answers")
     DraftChange tryOut(@PathVariable UUID id, @RequestBody Typed typed, @AuthenticationPrincipal Author author) {
         return drafts.tryOut(id, typed.key(), typed.typed(), author.id());
+    }
+
+    @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    HandedIn.Identity handIn(
+            @PathVariable UUID id,
+            @RequestParam String name,
+            @RequestBody byte[] content,
+            @AuthenticationPrincipal Author author) {
+        return new HandedIn.Identity(drafts.handIn(id, author.id(), HandedIn.file(name, content)));
+    }
+
+    @GetMapping("/files/{file}")
+    ResponseEntity<byte[]> file(
+            @PathVariable UUID id, @PathVariable String file, @AuthenticationPrincipal Author author) {
+        return HandedIn.answer(drafts.file(id, author.id(), file));
+    }
+
+    /** Why an item stands as it does, and what would open it. */
+    @GetMapping("/why/{address}")
+    Why why(@PathVariable UUID id, @PathVariable String address, @AuthenticationPrincipal Author author) {
+        return drafts.why(id, address, author.id());
     }
 
     @DeleteMapping("/answers")

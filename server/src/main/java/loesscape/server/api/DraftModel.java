@@ -4,7 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import loesscape.core.analysis.Bonds;
+import loesscape.core.analysis.Explaining;
+import loesscape.core.analysis.Why;
 import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
@@ -55,6 +58,14 @@ final class DraftModel {
     public record NodeView(
             Node node, String name, List<Sentence> sentences, NodeState state, String folded, Bonds.Bond bond) {}
 
+    /**
+     * A document as it stands for some answers.
+     *
+     * @param nodes by key
+     * @param inRows how what stands in rows stands, by address
+     */
+    record Stand(Map<String, NodeView> nodes, Map<String, NodeState> inRows) {}
+
     Parts parts() {
         return parts;
     }
@@ -67,7 +78,7 @@ final class DraftModel {
      * Every node with these answers, by key. What stands in rows stands as it does in the first row; where there is none,
      * as it does in a row that nobody has touched.
      */
-    Map<String, NodeView> views(Answers answers, Context context) {
+    Stand stand(Answers answers, Context context) {
         Standing standing = compiled.standing(withRows(answers), context);
         State state = standing.state();
         Map<String, NodeView> views =
@@ -85,7 +96,24 @@ final class DraftModel {
                             stands == null ? "its rows are folded" : reasons.folded(key, row, standing),
                             Objects.requireNonNull(bonds.nodes().get(key))));
         });
-        return views;
+        Map<String, NodeState> inRows = new LinkedHashMap<>();
+        state.nodes().forEach((address, stands) -> {
+            if (!RowNames.row(address).isEmpty()) {
+                inRows.put(address, stands);
+            }
+        });
+        return new Stand(views, inRows);
+    }
+
+    /** Why an item stands as it does; what stands in rows is asked of in the first row, unless its address names one. */
+    Optional<Why> why(String address, Answers answers, Context context) {
+        Answers typed = withRows(answers);
+        State state = compiled.evaluate(typed, context);
+        String row = parts.nodes().containsKey(address) ? row(address, state) : "";
+        String at = row.isEmpty() ? address : RowNames.address(address, row);
+        return state.nodes().containsKey(at)
+                ? Optional.of(new Explaining(compiled, typed, context).why(at))
+                : Optional.empty();
     }
 
     private Answers withRows(Answers answers) {

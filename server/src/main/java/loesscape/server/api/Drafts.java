@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
+import loesscape.core.analysis.Why;
 import loesscape.core.editing.Change;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
@@ -17,8 +18,11 @@ import loesscape.core.editing.Parts;
 import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.server.api.DraftModel.NodeView;
+import loesscape.server.store.FileStore;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
 import loesscape.server.store.TemplateStore.Kind;
@@ -37,13 +41,15 @@ class Drafts {
     private final TemplateStore templates;
     private final TryoutStore tryouts;
     private final ReleaseStore releases;
+    private final FileStore files;
     private final Clock clock;
     private final Recent<UUID, Entry> models = new Recent<>(32);
 
-    Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases, Clock clock) {
+    Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases, FileStore files, Clock clock) {
         this.templates = templates;
         this.tryouts = tryouts;
         this.releases = releases;
+        this.files = files;
         this.clock = clock;
     }
 
@@ -57,6 +63,8 @@ class Drafts {
      * @param changed when the last edit was kept
      * @param held what each page and section holds, in order; under the empty key, the pages
      * @param nodes by key
+     * @param inRows how what stands in rows stands, by address
+     * @param shared the shared conditions
      * @param answers what is typed into the document
      */
     public record Draft(
@@ -69,6 +77,8 @@ class Drafts {
             String subtitle,
             Map<String, List<String>> held,
             Map<String, NodeView> nodes,
+            Map<String, NodeState> inRows,
+            List<SharedCondition> shared,
             Map<String, String> answers,
             Vocabulary vocabulary) {}
 
@@ -77,6 +87,8 @@ class Drafts {
      *
      * @param held the lists of held keys that changed
      * @param nodes the nodes that are new or stand otherwise
+     * @param inRows what stands otherwise in rows, by address
+     * @param shared the shared conditions, all of them
      * @param gone the keys of nodes that are no more
      */
     public record DraftChange(
@@ -88,6 +100,8 @@ class Drafts {
             String subtitle,
             Map<String, List<String>> held,
             Map<String, NodeView> nodes,
+            Map<String, NodeState> inRows,
+            List<SharedCondition> shared,
             List<String> gone) {}
 
     @Transactional(readOnly = true)
@@ -107,9 +121,17 @@ class Drafts {
                 copy.template().title(),
                 copy.template().subtitle(),
                 model.parts().held(),
-                model.views(answers, context()),
+                model.stand(answers, context()).nodes(),
+                model.stand(answers, context()).inRows(),
+                copy.template().conditions(),
                 answers.typed(),
                 Vocabulary.all());
+    }
+
+    /** The number of edits kept. */
+    @Transactional(readOnly = true)
+    public int revision(UUID id) {
+        return templates.version(id).orElseThrow(Drafts::missing).revision();
     }
 
     @Transactional
@@ -178,6 +200,28 @@ class Drafts {
         return difference(id, now.model(), before, now, after, account);
     }
 
+    /** Why an item stands as it does with the answers tried out. */
+    @Transactional(readOnly = true)
+    public Why why(UUID id, String address, long account) {
+        return current(id)
+                .model()
+                .why(address, tryouts.find(id, account), context())
+                .orElseThrow(() -> new Problems.Missing("There is no “%s” as things stand.".formatted(address)));
+    }
+
+    /** Keeps a file an author tries the document with and tells its identity. */
+    @Transactional
+    public String handIn(UUID id, long account, FileStore.Kept file) {
+        find(templates.find(id));
+        return files.keep(id, account, file);
+    }
+
+    /** A file an author tries the document with. */
+    @Transactional(readOnly = true)
+    public FileStore.Kept file(UUID id, long account, String file) {
+        return files.find(id, account, file).orElseThrow(() -> new Problems.Missing("There is no such file."));
+    }
+
     @Transactional
     public DraftChange clear(UUID id, long account) {
         Entry now = current(id);
@@ -193,8 +237,10 @@ class Drafts {
 
     private DraftChange difference(
             UUID id, DraftModel modelBefore, Answers answersBefore, Entry now, Answers answers, long account) {
-        Map<String, NodeView> viewsBefore = modelBefore.views(answersBefore, context());
-        Map<String, NodeView> views = now.model().views(answers, context());
+        DraftModel.Stand standBefore = modelBefore.stand(answersBefore, context());
+        DraftModel.Stand stand = now.model().stand(answers, context());
+        Map<String, NodeView> viewsBefore = standBefore.nodes();
+        Map<String, NodeView> views = stand.nodes();
         List<String> gone = new ArrayList<>(viewsBefore.keySet());
         gone.removeAll(views.keySet());
         Template template = now.model().template();
@@ -207,6 +253,8 @@ class Drafts {
                 template.subtitle(),
                 changed(modelBefore.parts().held(), now.model().parts().held()),
                 changed(viewsBefore, views),
+                changed(standBefore.inRows(), stand.inRows()),
+                template.conditions(),
                 gone);
     }
 

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /**
@@ -52,6 +53,25 @@ class FillApi {
             @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
         String known = fillings.known(link, secret);
         return remember(link, secret, known).body(fillings.answer(link, known, key, answer.typed()));
+    }
+
+    @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<HandedIn.Identity> handIn(
+            @PathVariable String link,
+            @RequestParam String name,
+            @RequestBody byte[] content,
+            @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
+        String known = fillings.known(link, secret);
+        return remember(link, secret, known)
+                .body(new HandedIn.Identity(fillings.handIn(link, known, HandedIn.file(name, content))));
+    }
+
+    @GetMapping("/files/{id}")
+    ResponseEntity<byte[]> file(
+            @PathVariable String link,
+            @PathVariable String id,
+            @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
+        return HandedIn.answer(fillings.file(link, secret == null ? "" : secret, id));
     }
 
     @PostMapping("/finish")

@@ -14,13 +14,18 @@ import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Progress;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.Value;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
+import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
 import loesscape.server.store.FillingStore.Filling;
 import loesscape.server.store.RecordStore;
@@ -37,12 +42,15 @@ import org.springframework.transaction.annotation.Transactional;
 public class Fillings {
 
     private static final int LONGEST_ANSWER = 200_000;
+    private static final int LONGEST_ROWS = 20_000;
+    private static final long MOST_BYTES = 200_000_000;
 
     private final ReleaseStore links;
     private final ReleasedTemplates releases;
     private final FillingStore fillings;
     private final RecordStore records;
     private final TemplateStore templates;
+    private final FileStore files;
     private final Clock clock;
 
     Fillings(
@@ -51,12 +59,14 @@ public class Fillings {
             FillingStore fillings,
             RecordStore records,
             TemplateStore templates,
+            FileStore files,
             Clock clock) {
         this.links = links;
         this.releases = releases;
         this.fillings = fillings;
         this.records = records;
         this.templates = templates;
+        this.files = files;
         this.clock = clock;
     }
 
@@ -152,16 +162,71 @@ public class Fillings {
             throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
         }
         State before = release.evaluate(filling.answers(), now());
-        if (!(before.nodes().get(key) instanceof FieldState field)) {
-            throw new Problems.Missing("The document has no field “%s”.".formatted(key));
-        }
-        if (field.shown() && !field.editable()) {
-            throw new Problems.Conflict("This field is locked.");
-        }
+        checkTaken(before.nodes().get(key), key, typed);
+        checkFiles(release, filling, key, typed);
         fillings.keep(filling.id(), key, typed);
         State after = release.evaluate(filling.answers().with(key, typed), now());
         return new AnswerKept(
                 clock.instant(), after.changedSince(before), Progress.of(release.template(), after), after.obstacles());
+    }
+
+    /** Refuses what cannot be typed there: into what is not there, what is locked, and rows beyond the most. */
+    private static void checkTaken(@Nullable NodeState state, String key, String typed) {
+        switch (state) {
+            case FieldState field -> {
+                if (field.shown() && !field.editable()) {
+                    throw new Problems.Conflict("This field is locked.");
+                }
+            }
+            case NodeState.SectionState section
+            when section.rows() != null -> {
+                if (typed.length() > LONGEST_ROWS) {
+                    throw new Problems.Conflict("There are too many rows.");
+                }
+            }
+            case null, default -> throw new Problems.Missing("The document has no field “%s”.".formatted(key));
+        }
+    }
+
+    /**
+     * Refuses what only the server gives (the day of signing, a payment) even where it is folded now, and files that this
+     * filling did not hand in as they are named.
+     */
+    private void checkFiles(CompiledTemplate release, Filling filling, String address, String typed) {
+        Field field = release.lexicon().field(RowNames.key(address));
+        if (field == null) {
+            return;
+        }
+        if (field.kind().isGiven()) {
+            throw new Problems.Conflict("This is filled in by the server.");
+        }
+        boolean takesFiles = field.kind() instanceof FieldKind.Attachment || field.kind() instanceof FieldKind.Picture;
+        if (takesFiles
+                && Reading.of(field.kind(), typed) instanceof Reading.Read(Value.Files(var handedIn))
+                && !handedIn.stream()
+                        .allMatch(file -> files.isKept(filling.id(), file.id(), file.bytes(), file.name()))) {
+            throw new Problems.Conflict("This file was not handed in here; choose it again.");
+        }
+    }
+
+    /** Keeps a file of a filling and tells its identity. */
+    @Transactional
+    public String handIn(String link, String secret, FileStore.Kept file) {
+        target(link);
+        Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
+        if (files.size(filling.id()) + file.content().length > MOST_BYTES) {
+            throw new Problems.Conflict("All files together have at most %d MB.".formatted(MOST_BYTES / 1_000_000));
+        }
+        return files.keep(filling.id(), file);
+    }
+
+    /** A file that this browser handed in. */
+    @Transactional(readOnly = true)
+    public FileStore.Kept file(String link, String secret, String id) {
+        target(link);
+        return fillings.find(link, secret)
+                .flatMap(filling -> files.find(filling.id(), id))
+                .orElseThrow(() -> new Problems.Missing("There is no such file."));
     }
 
     @Transactional

@@ -7,13 +7,17 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.NodeState;
 import loesscape.core.model.Field;
+import loesscape.core.model.Value;
 import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.export.RecordsCsv;
 import loesscape.formats.export.RecordsJson;
+import loesscape.server.store.FileStore;
 import loesscape.server.store.TemplateStore;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -32,10 +36,12 @@ class RecordsApi {
 
     private final Records records;
     private final TemplateStore templates;
+    private final FileStore files;
 
-    RecordsApi(Records records, TemplateStore templates) {
+    RecordsApi(Records records, TemplateStore templates, FileStore files) {
         this.records = records;
         this.templates = templates;
+        this.files = files;
     }
 
     /** A column that can be shown. */
@@ -47,12 +53,13 @@ class RecordsApi {
     /** The table: all columns, and the rows that were asked for. */
     public record RecordTable(String title, List<Column> columns, List<Row> rows, int total) {}
 
-    /** One record, with the numbers of its neighbours; null at the ends. */
+    /** One record, with the files that were handed in, and the numbers of its neighbours; null at the ends. */
     public record RecordPage(
             int number,
             int release,
             Instant finished,
             Content content,
+            List<Value.File> files,
             @org.jspecify.annotations.Nullable Integer newer,
             @org.jspecify.annotations.Nullable Integer older) {}
 
@@ -129,8 +136,28 @@ class RecordsApi {
                 row.heading().release(),
                 row.heading().finished(),
                 Records.content(row),
+                handedIn(row),
                 number < newest ? number + 1 : null,
                 number > 1 ? number - 1 : null);
+    }
+
+    /** A file that was handed in with a record and counts in it. */
+    @GetMapping("/records/{number}/files/{file}")
+    ResponseEntity<byte[]> file(@PathVariable UUID id, @PathVariable int number, @PathVariable String file) {
+        boolean counts = handedIn(records.row(id, number)).stream()
+                .anyMatch(each -> each.id().equals(file));
+        return HandedIn.answer((counts ? files.ofRecord(id, number, file) : Optional.<FileStore.Kept>empty())
+                .orElseThrow(() -> new Problems.Missing("There is no such file.")));
+    }
+
+    private static List<Value.File> handedIn(RecordRow row) {
+        List<Value.File> all = new ArrayList<>();
+        row.state().nodes().values().forEach(node -> {
+            if (node instanceof NodeState.FieldState field && field.value() instanceof Value.Files(var handedIn)) {
+                all.addAll(handedIn);
+            }
+        });
+        return all;
     }
 
     @GetMapping("/records/{number}/record.pdf")

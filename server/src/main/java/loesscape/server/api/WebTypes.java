@@ -1,6 +1,7 @@
 package loesscape.server.api;
 
 import java.util.List;
+import loesscape.core.analysis.Why;
 import loesscape.formats.json.TypeScript;
 
 /** The types the web pages share with the server, written to {@code web/src/api/types.ts}. */
@@ -16,6 +17,7 @@ final class WebTypes {
             Drafts.DraftChange.class,
             DraftApi.EditRequest.class,
             DraftApi.Typed.class,
+            Why.class,
             ReleasesApi.ReleaseList.class,
             ReleasesApi.NewRelease.class,
             ReleasesApi.NewLink.class,

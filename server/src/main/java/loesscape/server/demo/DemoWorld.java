@@ -32,6 +32,10 @@ public class DemoWorld implements ApplicationRunner {
     /** The author whom the demo offers to sign in. */
     public static final String AUTHOR = "Ilse Maarwick";
 
+    /** The templates of the demo; the one made last is the first in the list. */
+    private static final List<String> TEMPLATES =
+            List.of("soil-sample-sheet", "equipment-loan-agreement", "soil-sample-series", "borehole-and-well-permit");
+
     private final Accounts accounts;
     private final TemplateStore templates;
     private final ReleaseStore releases;
@@ -62,7 +66,7 @@ public class DemoWorld implements ApplicationRunner {
         }
         accounts.add(AUTHOR, java.util.Objects.requireNonNull(encoder.encode(Secrets.make())));
         long author = accounts.find(AUTHOR).orElseThrow().id();
-        for (String name : List.of("soil-sample-sheet", "borehole-and-well-permit")) {
+        for (String name : TEMPLATES) {
             UUID template = templates.add(load(name));
             release(template, author, "First release", records(name));
             tryouts.keep(template, author, new Answers(tryout(name)));

@@ -3,4 +3,3 @@
 package loesscape.server.launch;
 
 import org.jspecify.annotations.NullMarked;
-

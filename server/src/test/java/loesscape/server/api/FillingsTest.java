@@ -84,6 +84,84 @@ class FillingsTest {
         answer(filler, path, "nothing", "x").problem(404);
     }
 
+    private static String rows(String title) {
+        return """
+                {"formatVersion":1,"title":"%s","pages":[{"key":"p","sections":[
+                 {"key":"holes","title":"Hole","rows":{"least":1,"most":3},"items":[
+                  {"type":"field","key":"depth","label":"Depth","kind":{"type":"number"},"required":{"type":"always"}}]},
+                 {"key":"end","items":[
+                  {"type":"field","key":"total","label":"Total","kind":{"type":"number"},
+                   "value":{"type":"workedOut","formula":"sum(holes.depth[item != null])"}},
+                  {"type":"field","key":"map","label":"Map","kind":{"type":"attachment","most":1,"largest":1}},
+                  {"type":"field","key":"paid","label":"Fee","kind":{"type":"payment","currency":"EUR","amount":"10"},
+                   "shown":{"type":"comparison","field":"total","test":"more","to":{"type":"number","number":99}}}]}]}]}
+                """.formatted(title);
+    }
+
+    @Test
+    void rowsAreAddedTakenAwayAndKeptInTheRecord() {
+        Visitor author = SERVER.author();
+        String path = "/api" + author.released(rows("Rows"));
+        Visitor filler = SERVER.visitor();
+        assertThat(filler.get(path).ok().json().at("/states/holes/rows/0").stringValue())
+                .isEqualTo("r1");
+        answer(filler, path, "depth@r1", "5").ok();
+        JsonNode added = answer(filler, path, "holes", "r1,r2").ok().json();
+        assertThat(added.at("/states").has("depth@r2")).isTrue();
+        assertThat(answer(filler, path, "depth@r2", "7")
+                        .ok()
+                        .json()
+                        .at("/states/total/value/number")
+                        .intValue())
+                .isEqualTo(12);
+        answer(filler, path, "depth@r9", "7").problem(404);
+        JsonNode fewer = answer(filler, path, "holes", "r2").ok().json();
+        assertThat(fewer.at("/states/total/value/number").intValue()).isEqualTo(7);
+        answer(filler, path, "holes", "r2,r1").ok();
+        answer(filler, path, "total", "99").problem(409);
+        assertThat(filler.post(path + "/finish", null).ok().json().get("record").intValue())
+                .isEqualTo(1);
+        String id = author.template("Rows");
+        assertThat(author.get("/api/templates/" + id + "/records.json")
+                        .ok()
+                        .json()
+                        .at("/0/answers")
+                        .toString())
+                .isEqualTo("{\"holes\":[{\"depth\":7},{\"depth\":5}],\"total\":12,\"map\":null}");
+    }
+
+    @Test
+    void filesBelongToWhomHandedThemInAndWhatTheServerGivesCannotBeTyped() {
+        Visitor author = SERVER.author();
+        String path = "/api" + author.released(rows("Files"));
+        Visitor filler = SERVER.visitor();
+        answer(filler, path, "depth@r1", "5").ok();
+        String id = filler.upload(
+                        path + "/files?name=a%20map.pdf",
+                        "%PDF-1.7 …".getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        answer(filler, path, "map", id + " 5 a map.pdf").problem(409);
+        answer(filler, path, "map", id + " 12 a map.pdf").ok();
+        answer(filler, path, "paid", "10 forged").problem(409);
+        assertThat(filler.get(path + "/files/" + id).ok().response().headers().firstValue("Content-Disposition"))
+                .hasValueSatisfying(value -> assertThat(value).startsWith("attachment"));
+        Visitor other = SERVER.visitor();
+        answer(other, path, "depth@r1", "5").ok();
+        other.get(path + "/files/" + id).problem(404);
+        answer(other, path, "map", id + " 12 a map.pdf").problem(409);
+        filler.upload(path + "/files?name=well.png", "no picture".getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                .problem(409);
+        assertThat(filler.post(path + "/finish", null).ok().json().get("record").intValue())
+                .isEqualTo(1);
+        String template = "/api/templates/" + author.template("Files");
+        assertThat(author.get(template + "/records/1/files/" + id).ok().text()).startsWith("%PDF");
+        filler.get(template + "/records/1/files/" + id).problem(401);
+        filler.upload(path + "/files?name=late.pdf", new byte[] {1}).problem(409);
+    }
+
     @Test
     void aDocumentIsFinishedOnceHoweverOftenItIsAsked() throws Exception {
         Visitor author = SERVER.author();

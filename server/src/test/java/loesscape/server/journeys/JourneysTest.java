@@ -67,11 +67,11 @@ class JourneysTest {
     /** On a phone's screen and with nothing but the keyboard; the section for pumps stays folded. */
     private static void fillByKeyboard(Page filler, String link) {
         filler.navigate(link);
-        assertThat(filler.getByLabel("Pump")).isVisible();
+        assertThat(filler.getByLabel("Pump", alone())).isVisible();
         filler.keyboard().press("Tab"); // the progress core
         filler.keyboard().press("Tab");
         filler.keyboard().press("Space");
-        assertThat(filler.getByLabel("Pump")).isChecked();
+        assertThat(filler.getByLabel("Pump", alone())).isChecked();
         assertThat(filler.getByLabel("Weeks")).isVisible();
         filler.keyboard().press("ArrowDown");
         assertThat(filler.getByLabel("Auger")).isChecked();
@@ -236,6 +236,138 @@ class JourneysTest {
         author.getByRole(AriaRole.BUTTON, named("Undo")).click();
         assertThat(author.locator("li:has(> #c-owner_notice) + li > #c-contact"))
                 .hasCount(1);
+    }
+
+    @Test
+    void twoWhoEditTheSameDocumentSeeEachOther() {
+        Page one = signedIn();
+        Page other = signedIn();
+        for (Page page : List.of(one, other)) {
+            page.getByRole(AriaRole.LINK, named("Equipment loan agreement")).click();
+            page.locator("#c-insurance").click();
+        }
+        relabel(one, "Insurance");
+        assertThat(other.locator("#c-insurance")).containsText("Insurance");
+        assertThat(other.getByText("Edited elsewhere")).isVisible();
+
+        other.route("**/draft/revision", Route::abort);
+        relabel(one, "Proof that you are insured");
+        assertThat(one.locator("#c-insurance")).containsText("Proof that you are insured");
+        other.locator("#c-borrower_name").click();
+        relabel(other, "Your name");
+        assertThat(other.locator("#c-borrower_name")).containsText("Your name");
+        assertThat(other.locator("#c-insurance")).containsText("Proof that you are insured");
+        assertThat(one.locator("#c-borrower_name")).containsText("Your name");
+    }
+
+    private static void relabel(Page author, String label) {
+        Locator box = author.getByRole(AriaRole.TEXTBOX, named("Label"));
+        box.fill(label);
+        box.press("Enter");
+    }
+
+    @Test
+    void severalItemsFollowOneChoiceThatIsPointedAtAndSayWhy() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Equipment loan agreement")).click();
+        author.locator("#c-extras").click();
+        author.locator("#c-heard_from")
+                .click(new Locator.ClickOptions()
+                        .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.CONTROL)));
+        Locator both = author.getByRole(AriaRole.REGION, named("2 selected"));
+        both.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("add a condition"))
+                .first()
+                .click();
+        author.locator("#i-together").getByText("No", exactly()).click();
+        assertThat(both).containsText("shared by 2");
+        assertThat(author.locator("#c-extras")).hasAttribute("aria-current", "true");
+        assertThat(author.locator("#i-extras")).containsText("folded: Together is Yes");
+
+        both.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Give it a name"))
+                .click();
+        author.getByLabel("Name of the shared condition").fill("Alone");
+        author.keyboard().press("Enter");
+        assertThat(both).containsText("shared by 2 as “Alone”");
+        Browser.isAccessible(author);
+
+        author.locator("#i-extras").getByText("Why").click();
+        Locator why =
+                author.locator("#i-extras").getByRole(AriaRole.REGION, new Locator.GetByRoleOptions().setName("Why"));
+        assertThat(why).containsText("Together: Yes");
+        why.getByText("Make it show").click();
+        assertThat(author.locator("#i-extras").getByLabel("Hoses")).isVisible();
+        author.locator("#desk").focus();
+        author.keyboard().press("Control+z");
+        author.keyboard().press("Control+z");
+        assertThat(author.locator("#n-extras")).not().containsText("shared by");
+
+        author.keyboard().press("Control+k");
+        Browser.isAccessible(author);
+        author.keyboard().type("loan_sig");
+        author.keyboard().press("Enter");
+        assertThat(author.locator("#c-loan_signature")).hasAttribute("aria-current", "true");
+    }
+
+    @Test
+    void aFillerGoesThroughPagesAndAddsRows() {
+        Page author = signedIn();
+        author.getByRole(AriaRole.LINK, named("Soil sample series")).click();
+        author.getByRole(AriaRole.LINK, named("Release")).click();
+        author.getByRole(AriaRole.BUTTON, named("New link")).click();
+        Page filler = BROWSER.phone();
+        filler.navigate(author.getByLabel("Address of the link").inputValue());
+        Browser.isAccessible(filler);
+
+        filler.getByLabel("Parcel").fill("Oost 7");
+        filler.getByLabel("Visited on").fill("2026-10-14");
+        filler.getByLabel("Begun at").fill("08:30");
+        filler.getByLabel("Ended at").fill("10:00");
+        assertThat(filler.getByLabel("Hours in the field")).hasValue("1.5");
+        filler.getByLabel("Grass").check();
+        filler.getByLabel("Other", new Page.GetByLabelOptions().setExact(true)).check();
+        filler.getByLabel("Other, for What grows there?").fill("ragwort, knee high");
+        filler.getByRole(AriaRole.BUTTON, named("Next page")).click();
+        assertThat(filler.locator("#page-heading")).isFocused();
+        Browser.isAccessible(filler);
+
+        filler.getByText("Potatoes").click();
+        filler.getByLabel("Hole").fill("A1");
+        filler.getByLabel("Depth, cm").fill("30");
+        filler.getByLabel("pH in water").fill("4.9");
+        assertThat(filler.getByText("Below the least for the crop")).isVisible();
+        filler.getByRole(AriaRole.BUTTON, named("Add another")).click();
+        Locator second = filler.getByRole(AriaRole.GROUP, named("Sample 2"));
+        second.getByLabel("Hole").fill("A2");
+        second.getByLabel("Depth, cm").fill("60");
+        second.getByLabel("pH in water").fill("6.1");
+        assertThat(filler.getByLabel("Mean pH")).hasValue("5.5");
+        filler.getByRole(AriaRole.BUTTON, named("Add another")).click();
+        filler.getByRole(AriaRole.BUTTON, named("Remove Sample 3")).click();
+        assertThat(filler.getByLabel("Samples", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("2");
+        filler.getByRole(AriaRole.GROUP, named("Sample 1"))
+                .getByText("No", exactly())
+                .click();
+        filler.getByLabel("Lime, t per ha").fill("2,5");
+        assertThat(filler.getByText("1 of 2 samples lie below the least pH; the mean is 5.5."))
+                .isVisible();
+        filler.getByLabel("Write your name instead of drawing").fill("Ilvo Branders");
+        Browser.isAccessible(filler);
+
+        filler.getByRole(AriaRole.BUTTON, named("Back")).click();
+        assertThat(filler.getByLabel("Other, for What grows there?")).hasValue("ragwort, knee high");
+        filler.reload();
+        assertThat(filler.getByLabel("Parcel")).hasValue("Oost 7");
+        filler.getByRole(AriaRole.BUTTON, named("Finish")).click();
+        assertThat(filler.getByText("Thank you")).isVisible();
+    }
+
+    private static Page.GetByLabelOptions alone() {
+        return new Page.GetByLabelOptions().setExact(true);
+    }
+
+    private static Locator.GetByTextOptions exactly() {
+        return new Locator.GetByTextOptions().setExact(true);
     }
 
     @Test

@@ -98,8 +98,7 @@ class LaunchTest {
                 .isEqualTo("\"2026-11-25\"\n");
         assertThat(WorkOut.run(List.of("today() + duration(\"P30D\")", "--today", "2026-11-24")))
                 .isEqualTo("\"2026-12-24\"\n");
-        assertThatThrownBy(() -> WorkOut.run(List.of("today()")))
-                .hasMessageContaining("There is no field “today()”");
+        assertThatThrownBy(() -> WorkOut.run(List.of("today()"))).hasMessageContaining("There is no field “today()”");
         assertThatThrownBy(() -> WorkOut.run(List.of("1 +\n  deep", values.toString())))
                 .hasMessage("At character 7: There is no field “deep”.%n    deep%n    ^^^^".formatted());
     }

@@ -75,6 +75,21 @@ public final class Visitor {
         return send("PUT", path, json);
     }
 
+    /** Sends bytes as they are. */
+    public Answer upload(String path, byte[] content) {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+                .header("Accept", "application/json")
+                .header("Content-Type", "application/octet-stream")
+                .header("X-XSRF-TOKEN", String.valueOf(token()))
+                .POST(BodyPublishers.ofByteArray(content))
+                .build();
+        try {
+            return new Answer(client.send(request, BodyHandlers.ofByteArray()));
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Sends a request with the token the server gave. */
     public Answer send(String method, String path, @Nullable String json) {
         return send(method, path, json, token());

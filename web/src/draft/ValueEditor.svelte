@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { Field, FieldValue } from "../api/types";
+  import { workingCopy } from "./context";
+  import EditorLine from "./EditorLine.svelte";
+  import Picker from "./Picker.svelte";
+
+  let { field }: { field: Field } = $props();
+
+  const copy = workingCopy();
+  const WAYS = [
+    { id: "none", label: "blank" },
+    { id: "starting", label: "begins as …" },
+    { id: "workedOut", label: "worked out …" },
+  ];
+  const now = $derived<string>(field.value?.type ?? "none");
+  let beginning = $state<string | null>(null);
+  const way = $derived(beginning ?? now);
+  const text = $derived(
+    field.value?.type === "starting"
+      ? field.value.answer
+      : field.value?.type === "workedOut"
+        ? field.value.formula
+        : "",
+  );
+
+  function set(value: FieldValue | null) {
+    void copy.edit({ type: "setValue", key: field.key, value }).then((done) => done && (beginning = null));
+  }
+
+  function pick(id: string) {
+    if (id === "none") {
+      beginning = null;
+      if (field.value) set(null);
+    } else beginning = id;
+  }
+
+  function write(typed: string) {
+    if (!typed.trim()) return;
+    if (way === "starting") set({ type: "starting", answer: typed });
+    else
+      set({
+        type: "workedOut",
+        formula: typed,
+        overtypable: field.value?.type === "workedOut" && field.value.overtypable,
+      });
+  }
+</script>
+
+<EditorLine title="Value">
+  <Picker
+    label="Value"
+    text={WAYS.find(({ id }) => id === way)?.label ?? ""}
+    options={WAYS}
+    chosen={[way]}
+    onpick={pick}
+  />
+  {#if way !== "none"}
+    {#key way}
+      <textarea
+        class="token figure formula"
+        rows="1"
+        aria-label={way === "starting" ? "What it begins as" : "Formula"}
+        placeholder={way === "starting" ? "as it would be typed" : "such as length * width"}
+        spellcheck="false"
+        value={way === now ? text : ""}
+        onchange={(event) => write(event.currentTarget.value)}></textarea>
+    {/key}
+  {/if}
+  {#if field.value?.type === "workedOut" && way === "workedOut"}
+    {@const { formula, overtypable } = field.value}
+    <button
+      type="button"
+      class={["token plain", overtypable && "on"]}
+      aria-pressed={overtypable}
+      onclick={() => set({ type: "workedOut", formula, overtypable: !overtypable })}>can be typed over</button
+    >
+  {/if}
+</EditorLine>
+
+<style>
+  .formula {
+    font-family: var(--font-key);
+    font-size: 12.5px;
+    width: 100%;
+    field-sizing: content;
+    resize: vertical;
+  }
+</style>

@@ -1,0 +1,241 @@
+<script lang="ts">
+  import type { Node, NodeState } from "../api/types";
+  import { address, withRow } from "../document/answers";
+  import Indicated from "../document/Indicated.svelte";
+  import { lookClass, lookStyle } from "../document/looks";
+  import Mark from "../document/Mark.svelte";
+  import { parts, rows } from "../document/rows";
+  import type { Filling } from "./filling.svelte";
+  import Question from "./Question.svelte";
+  import Self from "./SectionBody.svelte";
+
+  let {
+    filling,
+    key,
+    row = "",
+    level = 2,
+  }: { filling: Filling; key: string; row?: string; level?: 2 | 3 } = $props();
+
+  const sheet = $derived(filling.sheet!);
+  const at = $derived(address(key, row));
+  const node = $derived(sheet.nodes[key] as Extract<Node, { type: "section" }>);
+  const stand = $derived(sheet.states[at] as Extract<NodeState, { type: "section" }>);
+  const names = $derived(stand.rows);
+  let opened = $state(false);
+  const isOpen = $derived(stand.open || opened);
+  const stateOf = (item: string, inRow: string) => sheet.states[address(item, inRow)];
+  const shown = (inRow: string) => (sheet.held[key] ?? []).filter((item) => stateOf(item, inRow)?.shown);
+
+  const setRows = (to: string[]) => filling.type(key, to.join(","));
+
+  function move(name: string, step: -1 | 1) {
+    const order = [...(names ?? [])];
+    const from = order.indexOf(name);
+    order.splice(from, 1);
+    order.splice(from + step, 0, name);
+    setRows(order);
+  }
+</script>
+
+{#snippet items(inRow: string)}
+  {#each rows(shown(inRow), (item) => parts(sheet.nodes[item]!)) as line (line[0])}
+    <div class="row">
+      {#each line as item (item)}
+        {@const it = sheet.nodes[item]!}
+        {@const now = stateOf(item, inRow)}
+        {#if it.type === "section"}
+          <div style:--sixths={6}><Self {filling} key={item} row={inRow} level={3} /></div>
+        {:else if it.type === "field" && now?.type === "field"}
+          <div class={["appears", it.folding.motion]} style:--sixths={parts(it)}>
+            <Question
+              field={it}
+              at={address(item, inRow)}
+              stand={now}
+              typed={filling.typed[address(item, inRow)]}
+              message={filling.message(address(item, inRow), now)}
+              ontyped={(text) => filling.type(address(item, inRow), text)}
+              onleave={() => filling.left.add(address(item, inRow))}
+            />
+          </div>
+        {:else if it.type === "notice" && now?.type === "notice"}
+          <p
+            class={["appears notice", it.folding.motion, lookClass(now.look)]}
+            style={`--sixths:6;${lookStyle(now.look) ?? ""}`}
+          >
+            {now.text}
+          </p>
+        {:else if it.type === "indicator" && now?.type === "indicator" && now.band}
+          <div class="appears text-[14.5px]" style:--sixths={6} role="status">
+            {#if it.label}<div class="mb-1 font-semibold">{it.label}</div>{/if}
+            <Indicated indicator={it} band={now.band} />
+          </div>
+        {:else if it.type === "divider"}
+          <hr class="appears" style:--sixths={6} />
+        {/if}
+      {/each}
+    </div>
+  {/each}
+{/snippet}
+
+<section
+  id={`s-${at}`}
+  class={["appears section", level === 3 && "inner", lookClass(stand.look)]}
+  style={lookStyle(stand.look)}
+  aria-label={node.title || undefined}
+>
+  {#if node.title}
+    <svelte:element
+      this={`h${level}`}
+      class={level === 2 ? "text-[16.5px] font-semibold" : "text-[15px] font-semibold"}
+    >
+      {#if stand.open}{node.title}{:else}
+        <button type="button" class="opener" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
+          <span aria-hidden="true">{isOpen ? "▾" : "▸"}</span>
+          {node.title}
+        </button>
+      {/if}
+    </svelte:element>
+    {#if node.help}<p class="soft mt-0.5">{node.help}</p>{/if}
+  {/if}
+  {#if isOpen}
+    {#if names}
+      {#each names as name, i (name)}
+        {@const whole = stateOf(key, name)}
+        <div
+          class={["repeated", whole?.type === "row" && lookClass(whole.look)]}
+          style={whole?.type === "row" ? lookStyle(whole.look) : undefined}
+          role="group"
+          aria-label={`${node.title || "Row"} ${i + 1}`}
+        >
+          <div class="flex items-center gap-3">
+            <span class="text-[13px] font-semibold">{i + 1}</span>
+            <span class="ml-auto flex gap-3 text-[13px]">
+              {#if i > 0}
+                <button type="button" class="soft underline" onclick={() => move(name, -1)}
+                  >Up<span class="sr-only">, {node.title} {i + 1}</span></button
+                >
+              {/if}
+              {#if i < names.length - 1}
+                <button type="button" class="soft underline" onclick={() => move(name, 1)}
+                  >Down<span class="sr-only">, {node.title} {i + 1}</span></button
+                >
+              {/if}
+              {#if names.length > (node.rows?.least ?? 0)}
+                <button
+                  type="button"
+                  class="soft underline"
+                  onclick={() => setRows(names.filter((it) => it !== name))}
+                  >Remove<span class="sr-only"> {node.title} {i + 1}</span></button
+                >
+              {/if}
+            </span>
+          </div>
+          {#if whole?.type === "row" && whole.look.words}
+            <p class="mt-1 flex items-center gap-1.5 text-[13.5px]" role="status">
+              <Mark mark={whole.look.mark} />{whole.look.words}
+            </p>
+          {/if}
+          {@render items(name)}
+        </div>
+      {/each}
+      {#if stand.problem}<p class="trouble mt-2">{stand.problem}</p>{/if}
+      {#if names.length < (node.rows?.most ?? 0)}
+        <button
+          type="button"
+          id={`f-${key}`}
+          class="button plain mt-3"
+          onclick={() => setRows(withRow(names, filling.typed))}
+        >
+          Add {names.length ? "another" : "the first"}
+        </button>
+      {/if}
+    {:else}
+      {@render items(row)}
+    {/if}
+  {/if}
+</section>
+
+<style>
+  .section {
+    margin-top: 28px;
+  }
+
+  .inner {
+    border-left: 3px solid var(--color-line);
+    padding-left: 14px;
+    margin-top: 18px;
+  }
+
+  .row {
+    display: grid;
+    grid-template-columns: repeat(6, minmax(0, 1fr));
+    column-gap: 16px;
+    align-items: start;
+  }
+
+  .row > :global(*) {
+    grid-column: span 6;
+    margin-top: 16px;
+  }
+
+  .row > hr {
+    border-color: var(--color-line);
+  }
+
+  @media (min-width: 560px) {
+    .row > :global(*) {
+      grid-column: span var(--sixths);
+    }
+  }
+
+  .repeated {
+    border: 1px solid var(--color-line);
+    border-radius: var(--radius-lg);
+    padding: 8px 14px 14px;
+    margin-top: 12px;
+  }
+
+  .repeated[class*="shade-"] {
+    border-width: 1px 1px 1px 5px;
+  }
+
+  .notice {
+    border-left: 3px solid var(--color-straw-line);
+    padding: 10px 14px;
+    font-size: 14.5px;
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+  }
+
+  .notice:not([class*="shade-"]) {
+    background: var(--color-straw);
+  }
+
+  .opener {
+    text-align: left;
+  }
+
+  @media (prefers-reduced-motion: no-preference) {
+    .appears {
+      animation: appear 0.18s ease-out;
+    }
+
+    .appears.slide {
+      animation: slide 0.25s ease-out;
+    }
+
+    @keyframes appear {
+      from {
+        opacity: 0;
+        transform: translateY(-4px);
+      }
+    }
+
+    @keyframes slide {
+      from {
+        opacity: 0;
+        transform: translateY(-18px);
+      }
+    }
+  }
+</style>
