@@ -7,6 +7,14 @@ export type AnswerKept = {
   obstacles: Obstacle[];
 };
 
+export type AsClauses = {
+  condition: Condition;
+};
+
+export type AsText = {
+  formula: string;
+};
+
 export type Aspect = "shown" | "required" | "editable" | "open";
 
 export type Band = {

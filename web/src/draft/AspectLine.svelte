@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Aspect, Condition } from "../api/types";
+  import { request } from "../api/http";
+  import type { AsClauses, AsText, Aspect, Condition } from "../api/types";
   import { type Clause, conditionOf, isClause, isGroup, isPlain } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
@@ -44,6 +45,9 @@
       : 0,
   );
   let naming = $state(false);
+  /** The condition as a formula, while it is looked at as one. */
+  let formula = $state<string | null>(null);
+  let wrong = $state("");
   const usual = $derived(aspect === "required" ? "never" : "always");
   const mode = $derived(condition === null ? usual : isPlain(condition) ? condition.type : "when");
   const met = $derived(copy.nodes.get(key)?.state.met.includes(aspect) ?? false);
@@ -89,6 +93,24 @@
     );
   }
 
+  const base = `/api/templates/${copy.template}/draft`;
+
+  async function write(condition: Condition) {
+    wrong = "";
+    formula = (await request<AsText>("POST", `${base}/as-formula`, { condition })).formula;
+  }
+
+  /** Takes a formula; what clauses can say of it comes back as clauses. */
+  async function read(text: string) {
+    wrong = "";
+    try {
+      const { condition: to } = await request<AsClauses>("POST", `${base}/as-condition`, { formula: text });
+      if ((await change(() => to)) !== null) formula = null;
+    } catch (problem) {
+      wrong = problem instanceof Error ? problem.message : String(problem);
+    }
+  }
+
   function pick(to: string) {
     beginning = to === "when" && mode !== "when";
     if (to === mode || to === "when") return;
@@ -114,8 +136,18 @@
     {#if shared}
       <span class="soft">shared by {uses}{shared.name ? ` as “${shared.name}”` : ""}</span>
     {/if}
-    {#if content && hasMore(content)}<p class="mt-1 font-margin text-[14px]">{sentence}</p>{/if}
-    {#if content}<span class="mt-1 block"><GroupEditor condition={content} {except} onchange={change} /></span
+    {#if formula !== null || content?.type === "written"}
+      <textarea
+        class="token figure formula mt-1"
+        rows="1"
+        aria-label={`Formula for ${TITLE[aspect].toLowerCase()}`}
+        spellcheck="false"
+        value={formula ?? (content?.type === "written" ? content.formula : "")}
+        onchange={(event) => void read(event.currentTarget.value)}></textarea>
+      {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    {:else if content && hasMore(content)}<p class="mt-1 font-margin text-[14px]">{sentence}</p>{/if}
+    {#if content && formula === null && content.type !== "written"}<span class="mt-1 block"
+        ><GroupEditor condition={content} {except} onchange={change} /></span
       >{/if}
     <span class="mt-1 block">
       {#if naming}
@@ -132,6 +164,15 @@
       {:else}
         <button type="button" class="token plain" onclick={() => (naming = true)}
           >{shared ? (shared.name ? "Rename" : "Give it a name") : "Share it under a name"}</button
+        >
+      {/if}
+      {#if content && content.type !== "written"}
+        <button
+          type="button"
+          class="token plain"
+          aria-pressed={formula !== null}
+          onclick={() => (formula === null ? void write(content) : (formula = null))}
+          >{formula === null ? "As a formula" : "As clauses"}</button
         >
       {/if}
       {#if shared}
@@ -152,3 +193,14 @@
     <button type="button" class="token add" onclick={() => (beginning = true)}>add a condition</button>
   {/if}
 </EditorLine>
+
+<style>
+  .formula {
+    display: block;
+    width: 100%;
+    font-family: var(--font-key);
+    font-size: 12.5px;
+    field-sizing: content;
+    resize: vertical;
+  }
+</style>

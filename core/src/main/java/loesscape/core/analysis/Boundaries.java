@@ -2,9 +2,11 @@ package loesscape.core.analysis;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
@@ -16,6 +18,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.References;
+import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 
 /**
@@ -28,8 +31,17 @@ final class Boundaries {
 
     private Boundaries() {}
 
-    /** What is worth typing into a field to make some conditions change their mind. */
-    static List<String> of(Field field, List<Condition> conditions, Lexicon lexicon, Context context) {
+    /**
+     * What is worth typing into a field to make some conditions change their mind.
+     *
+     * @param counting what stands in the fields that it is compared with
+     */
+    static List<String> of(
+            Field field,
+            List<Condition> conditions,
+            Lexicon lexicon,
+            Context context,
+            Function<String, Value> counting) {
         Set<String> typed = new LinkedHashSet<>();
         lexicon.choices(field).stream()
                 .filter(id -> !id.equals(loesscape.core.model.Choice.OTHER))
@@ -38,7 +50,7 @@ final class Boundaries {
         for (Condition condition : conditions) {
             for (Condition.Leaf leaf : References.leaves(condition)) {
                 if (leaf instanceof Clause clause && clause.field().equals(field.key())) {
-                    of(field, clause, lexicon, context, typed);
+                    of(field, clause, lexicon, context, counting, typed);
                 }
             }
         }
@@ -49,7 +61,13 @@ final class Boundaries {
         return List.copyOf(typed);
     }
 
-    private static void of(Field field, Clause clause, Lexicon lexicon, Context context, Set<String> typed) {
+    private static void of(
+            Field field,
+            Clause clause,
+            Lexicon lexicon,
+            Context context,
+            Function<String, Value> counting,
+            Set<String> typed) {
         switch (clause) {
             case Clause.SetClause it -> {
                 typed.add(String.join(",", it.choices()));
@@ -83,10 +101,10 @@ final class Boundaries {
                     }
                 }
             }
-            case Clause.Comparison it -> edge(it.to(), field.kind(), context, typed);
+            case Clause.Comparison it -> edge(it.to(), field.kind(), context, counting, typed);
             case Clause.Between it -> {
-                edge(it.from(), field.kind(), context, typed);
-                edge(it.to(), field.kind(), context, typed);
+                edge(it.from(), field.kind(), context, counting, typed);
+                edge(it.to(), field.kind(), context, counting, typed);
             }
             case Clause.ChoiceClause it -> typed.addAll(it.choices());
             case Clause.Answered ignored -> typed.add(any(field.kind()));
@@ -94,7 +112,8 @@ final class Boundaries {
         }
     }
 
-    private static void edge(Operand operand, FieldKind kind, Context context, Set<String> typed) {
+    private static void edge(
+            Operand operand, FieldKind kind, Context context, Function<String, Value> counting, Set<String> typed) {
         switch (operand) {
             case Operand.NumberOperand(var number) -> around(number, kind, typed);
             case Operand.DateOperand(var date) -> around(date, typed);
@@ -104,12 +123,15 @@ final class Boundaries {
                     around(today.plusDays(days), typed);
                 }
             }
-            case Operand.TimeOperand(var time) -> {
-                typed.add(time.toString());
-                typed.add(time.minusMinutes(1).toString());
-                typed.add(time.plusMinutes(1).toString());
+            case Operand.TimeOperand(var time) -> around(time, typed);
+            case Operand.FieldOperand(var other) -> {
+                switch (counting.apply(other)) {
+                    case Value.Number(var number) -> around(number, kind, typed);
+                    case Value.Date(var date) -> around(date, typed);
+                    case Value.Time(var time) -> around(time, typed);
+                    default -> typed.add(any(kind));
+                }
             }
-            case Operand.FieldOperand ignored -> typed.add(any(kind));
             case Operand.FormulaOperand ignored -> typed.add(any(kind));
         }
     }
@@ -120,6 +142,12 @@ final class Boundaries {
         typed.add(Numbers.plain(edge));
         typed.add(Numbers.plain(edge.add(step)));
         typed.add(Numbers.plain(edge.subtract(step)));
+    }
+
+    private static void around(LocalTime time, Set<String> typed) {
+        typed.add(time.toString());
+        typed.add(time.minusMinutes(1).toString());
+        typed.add(time.plusMinutes(1).toString());
     }
 
     private static void around(LocalDate day, Set<String> typed) {

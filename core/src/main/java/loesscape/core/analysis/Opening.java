@@ -14,6 +14,7 @@ import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Session;
+import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -21,6 +22,7 @@ import loesscape.core.model.FieldValue;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,6 +40,7 @@ final class Opening {
     private final Lexicon lexicon;
     private final Answers answers;
     private final Context context;
+    private final Standing standing;
     private final Map<String, Node> nodes = new LinkedHashMap<>();
     private int tries;
 
@@ -46,6 +49,7 @@ final class Opening {
         this.lexicon = compiled.lexicon();
         this.answers = answers;
         this.context = context;
+        this.standing = compiled.standing(answers, context);
         compiled.template().nodes().forEach(node -> nodes.put(node.key(), node));
     }
 
@@ -154,9 +158,18 @@ final class Opening {
                 continue;
             }
             String at = around == null ? key : RowNames.address(key, row);
-            options.add(new Option(field, at, Boundaries.of(field, conditions, lexicon, context)));
+            options.add(new Option(
+                    field,
+                    at,
+                    Boundaries.of(field, conditions, lexicon, context, other -> counting(other, within, row))));
         }
         return options;
+    }
+
+    /** What stands in a field as it is seen from a row; blank for one in rows elsewhere. */
+    private Value counting(String key, @Nullable String within, String row) {
+        String around = lexicon.rowsAround(key);
+        return around == null || around.equals(within) ? standing.counting(key, row) : Value.blank();
     }
 
     private void note(@Nullable Condition condition, List<Condition> conditions, Set<String> keys) {

@@ -3,6 +3,7 @@ package loesscape.server.api;
 import java.util.UUID;
 import loesscape.core.analysis.Why;
 import loesscape.core.editing.Edit;
+import loesscape.core.model.Condition;
 import loesscape.server.api.Drafts.Draft;
 import loesscape.server.api.Drafts.DraftChange;
 import loesscape.server.security.Author;
@@ -35,6 +36,12 @@ class DraftApi {
 
     /** The number of edits kept. */
     public record Revision(int revision) {}
+
+    /** A condition as a formula. */
+    public record AsText(String formula) {}
+
+    /** A condition built of clauses. */
+    public record AsClauses(Condition condition) {}
 
     /** What is typed into a field now. */
     public record Typed(String key, String typed) {}
@@ -83,6 +90,18 @@ class DraftApi {
     ResponseEntity<byte[]> file(
             @PathVariable UUID id, @PathVariable String file, @AuthenticationPrincipal Author author) {
         return HandedIn.answer(drafts.file(id, author.id(), file));
+    }
+
+    /** A condition in the words of formulas. */
+    @PostMapping("/as-formula")
+    AsText asFormula(@PathVariable UUID id, @RequestBody AsClauses condition) {
+        return new AsText(drafts.formula(id, condition.condition()));
+    }
+
+    /** A formula in clauses, as far as these reach. */
+    @PostMapping("/as-condition")
+    AsClauses asCondition(@PathVariable UUID id, @RequestBody AsText formula) {
+        return new AsClauses(drafts.condition(id, formula.formula()));
     }
 
     /** Why an item stands as it does, and what would open it. */

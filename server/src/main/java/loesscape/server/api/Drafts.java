@@ -19,8 +19,12 @@ import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.expression.FormulaProblem;
+import loesscape.core.model.Condition;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
+import loesscape.core.translation.AsCondition;
+import loesscape.core.translation.AsFormula;
 import loesscape.server.api.DraftModel.NodeView;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.ReleaseStore;
@@ -198,6 +202,22 @@ class Drafts {
         Answers after = before.with(key, typed);
         tryouts.keep(id, account, after);
         return difference(id, now.model(), before, now, after, account);
+    }
+
+    /** A condition as a formula. */
+    @Transactional(readOnly = true)
+    public String formula(UUID id, Condition condition) {
+        return new AsFormula(current(id).model().template()).of(condition);
+    }
+
+    /** A formula as a condition; refused with the place where it is not understood. */
+    @Transactional(readOnly = true)
+    public Condition condition(UUID id, String formula) {
+        try {
+            return new AsCondition(current(id).model().template()).of(formula);
+        } catch (FormulaProblem problem) {
+            throw new Refusal("At character %d: %s".formatted(problem.at() + 1, problem.getMessage()));
+        }
     }
 
     /** Why an item stands as it does with the answers tried out. */

@@ -17,6 +17,8 @@ final class WebTypes {
             Drafts.DraftChange.class,
             DraftApi.EditRequest.class,
             DraftApi.Typed.class,
+            DraftApi.AsText.class,
+            DraftApi.AsClauses.class,
             Why.class,
             ReleasesApi.ReleaseList.class,
             ReleasesApi.NewRelease.class,

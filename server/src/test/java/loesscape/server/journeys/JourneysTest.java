@@ -290,6 +290,18 @@ class JourneysTest {
         assertThat(both).containsText("shared by 2 as “Alone”");
         Browser.isAccessible(author);
 
+        both.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("As a formula"))
+                .click();
+        Locator formula = both.getByLabel("Formula for shown");
+        assertThat(formula).hasValue("together = false");
+        formula.fill("together = maybe");
+        formula.blur();
+        assertThat(both).containsText("There is no field “maybe”");
+        formula.fill("together = false and borrower_name != null");
+        formula.blur();
+        assertThat(formula).isHidden();
+        assertThat(both).containsText("is answered");
+
         author.locator("#i-extras").getByText("Why").click();
         Locator why =
                 author.locator("#i-extras").getByRole(AriaRole.REGION, new Locator.GetByRoleOptions().setName("Why"));
@@ -297,6 +309,7 @@ class JourneysTest {
         why.getByText("Make it show").click();
         assertThat(author.locator("#i-extras").getByLabel("Hoses")).isVisible();
         author.locator("#desk").focus();
+        author.keyboard().press("Control+z");
         author.keyboard().press("Control+z");
         author.keyboard().press("Control+z");
         assertThat(author.locator("#n-extras")).not().containsText("shared by");

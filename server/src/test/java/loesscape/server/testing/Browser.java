@@ -88,7 +88,10 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
         return page;
     }
 
-    /** Fails where axe finds something of serious or critical impact (WCAG 2.2 A and AA rules). */
+    /**
+     * Fails where axe finds something of serious or critical impact (WCAG 2.2 A and AA rules), once everything that is
+     * still appearing is there.
+     */
     public static void isAccessible(Page page) {
         try {
             page.evaluate(Files.readString(AXE));
@@ -96,11 +99,14 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
             throw new UncheckedIOException(e);
         }
         Object violations = page.evaluate("""
-                async () => (await axe.run(document, {
+                async () => {
+                  await Promise.allSettled(document.getAnimations().map(it => it.finished));
+                  return (await axe.run(document, {
                   runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })).violations
                   .filter(it => it.impact === "serious" || it.impact === "critical")
                   .map(it => it.id + ": " + it.nodes.slice(0, 3).map(node => node.html.slice(0, 200)
-                    + " " + (node.any[0] || node.all[0] || node.none[0] || {}).message).join(" | "))
+                    + " " + (node.any[0] || node.all[0] || node.none[0] || {}).message).join(" | "));
+                }
                 """);
         assertThat((List<?>) violations).as("axe on %s", page.url()).isEmpty();
     }
