@@ -18,7 +18,7 @@ final class Conditions {
     static Parts set(Parts parts, Edit.SetCondition edit) {
         Parts changed = parts;
         Condition condition = edit.condition();
-        if (condition != null && edit.keys().size() > 1) {
+        if (condition != null && edit.keys().size() * edit.aspects().size() > 1) {
             SharedUses.Made made = SharedUses.shared(parts, condition);
             changed = made.parts();
             condition = made.use();

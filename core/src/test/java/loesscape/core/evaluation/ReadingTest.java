@@ -87,6 +87,8 @@ class ReadingTest {
         "Clay, CLAY, true",
         "straße, STRASSE, true",
         "ΣΊΣΥΦΟΣ, σίσυφος, true",
+        "İzmir, izmir, false",
+        "İzmir, İZMİR, true",
         "Fe\u0301, Fé, true",
         "clay, cley, false",
         "e, é, false",
