@@ -24,9 +24,11 @@ final class SharedUses {
     }
 
     static Parts set(Parts parts, Edit.SetShared edit) {
-        boolean unnamed =
-                find(parts, edit.key()).name().isEmpty() && edit.name().isBlank();
-        return with(parts, new SharedCondition(edit.key(), unnamed ? "" : name(edit.name()), edit.condition()));
+        SharedCondition shared = find(parts, edit.key());
+        SharedCondition changed = new SharedCondition(edit.key(), shared.name(), edit.condition());
+        return shared.name().isEmpty() && edit.name().isBlank()
+                ? with(parts, changed)
+                : named(parts, changed, name(edit.name()));
     }
 
     private static String name(String name) {
@@ -61,12 +63,23 @@ final class SharedUses {
             throw new Refusal("There is no condition to share.");
         }
         if (condition instanceof Condition.Shared(var key)) {
-            SharedCondition shared = find(parts, key);
-            return with(parts, new SharedCondition(key, name(edit.name()), shared.condition()));
+            return named(parts, find(parts, key), name(edit.name()));
         }
         SharedCondition shared = new SharedCondition(key(parts, edit.name()), name(edit.name()), condition);
         Logic.Mapping everywhere = each -> each.equals(condition) ? new Condition.Shared(shared.key()) : each;
         return with(Mappings.mapped(parts, everywhere), shared);
+    }
+
+    /** A shared condition under another name; one that had none gets a key of that name too, for formulas to use. */
+    private static Parts named(Parts parts, SharedCondition shared, String name) {
+        if (!shared.name().isEmpty()) {
+            return with(parts, new SharedCondition(shared.key(), name, shared.condition()));
+        }
+        String to = key(parts, name);
+        Parts renamed = Mappings.mapped(
+                without(parts, shared.key()),
+                Mappings.renaming(key -> key.equals(shared.key()) ? to : key, parts.lexicon()));
+        return with(renamed, new SharedCondition(to, name, shared.condition()));
     }
 
     /** A condition made one that several places can share; one that says nothing of answers stays as it is. */

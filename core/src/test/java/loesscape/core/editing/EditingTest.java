@@ -135,6 +135,19 @@ class EditingTest {
     }
 
     @Test
+    void aSharedConditionThatIsGivenANameGetsItsKeyFromIt() {
+        Template both = Editing.apply(
+                permit,
+                new Edit.SetCondition(
+                        List.of("plan"), List.of(Aspect.SHOWN, Aspect.REQUIRED), new Clause.Answered("area")));
+        Template named =
+                Editing.apply(both, new Edit.SetShared("condition_1", "Has an area", new Clause.Answered("purpose")));
+        assertThat(named.conditions())
+                .containsExactly(new SharedCondition("has_an_area", "Has an area", new Clause.Answered("purpose")));
+        assertThat(field(named, "plan").required()).isEqualTo(new Condition.Shared("has_an_area"));
+    }
+
+    @Test
     void aCopiedSectionFollowsItselfThroughSharedConditionsToo() {
         Template shared = Editing.apply(
                 permit,
