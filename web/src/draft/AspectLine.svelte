@@ -95,9 +95,10 @@
 
   const base = `/api/templates/${copy.template}/draft`;
 
-  async function write(condition: Condition) {
+  async function write() {
     wrong = "";
-    formula = (await request<AsText>("POST", `${base}/as-formula`, { condition })).formula;
+    const place = `key=${key}&aspect=${aspect.toUpperCase()}`;
+    formula = (await request<AsText>("GET", `${base}/formula?${place}`)).formula;
   }
 
   /** Takes a formula; what clauses can say of it comes back as clauses. */
@@ -171,7 +172,7 @@
           type="button"
           class="token plain"
           aria-pressed={formula !== null}
-          onclick={() => (formula === null ? void write(content) : (formula = null))}
+          onclick={() => (formula === null ? void write() : (formula = null))}
           >{formula === null ? "As a formula" : "As clauses"}</button
         >
       {/if}

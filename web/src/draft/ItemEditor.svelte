@@ -64,7 +64,7 @@
     {#if node.type === "field"}
       <Picker
         label="Kind"
-        text={KINDS.find(({ id }) => id === node.kind.type)?.label.toLowerCase() ?? ""}
+        text={KINDS.find(({ id }) => id === node.kind.type)?.label.toLowerCase() ?? node.kind.type}
         options={KINDS}
         chosen={[node.kind.type]}
         onpick={setKind}

@@ -2,7 +2,7 @@ import { tick } from "svelte";
 import { SvelteMap, SvelteSet } from "svelte/reactivity";
 import { Problem, request } from "../api/http";
 import type { Follower } from "../api/follower";
-import { address } from "../document/answers";
+import { address, keyOf } from "../document/answers";
 import type {
   Draft,
   DraftChange,
@@ -154,9 +154,11 @@ export class WorkingCopy {
   }
 
   private renamed(from: string, to: string): void {
-    const typed = this.answers[from];
-    if (typed !== undefined) this.answers[to] = typed;
-    delete this.answers[from];
+    for (const [at, typed] of Object.entries(this.answers)) {
+      if (keyOf(at) !== from) continue;
+      this.answers[to + at.slice(from.length)] = typed;
+      delete this.answers[at];
+    }
     this.selected = to;
   }
 

@@ -18,7 +18,6 @@ import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
-import loesscape.core.model.FieldValue;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
@@ -58,7 +57,7 @@ final class Opening {
         List<Way> ways = new ArrayList<>();
         for (Aspect aspect : List.of(Aspect.SHOWN, Aspect.EDITABLE, Aspect.OPEN)) {
             Node node = path.getLast();
-            if (!aspect.fits(node) || isSo(state(address), aspect)) {
+            if (!aspect.fits(node) || isSo(standing.state().nodes().get(address), aspect)) {
                 continue;
             }
             List<Change> changes = search(address, aspect, path);
@@ -70,10 +69,6 @@ final class Opening {
             }
         }
         return ways;
-    }
-
-    private @Nullable NodeState state(String address) {
-        return compiled.evaluate(answers, context).nodes().get(address);
     }
 
     private static boolean isSo(@Nullable NodeState state, Aspect aspect) {
@@ -154,7 +149,7 @@ final class Opening {
             Field field = lexicon.field(key);
             String around = lexicon.rowsAround(key);
             boolean reached = around == null || around.equals(within);
-            if (field == null || !reached || !isTyped(field)) {
+            if (field == null || !reached || !field.isTyped()) {
                 continue;
             }
             String at = around == null ? key : RowNames.address(key, row);
@@ -194,10 +189,5 @@ final class Opening {
             node = nodes.get(compiled.holder(node.key()));
         }
         return holders;
-    }
-
-    private static boolean isTyped(Field field) {
-        return !field.kind().isGiven()
-                && !(field.value() instanceof FieldValue.WorkedOut(var ignored, var overtypable) && !overtypable);
     }
 }

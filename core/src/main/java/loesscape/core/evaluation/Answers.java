@@ -38,6 +38,14 @@ public record Answers(Map<String, String> typed) {
         return new Answers(changed);
     }
 
+    /** These answers with those to a field, in all rows, or the rows of a section under another key. */
+    public Answers renamed(String key, String to) {
+        Map<String, String> changed = new HashMap<>();
+        typed.forEach((address, text) ->
+                changed.put(RowNames.key(address).equals(key) ? to + address.substring(key.length()) : address, text));
+        return new Answers(changed);
+    }
+
     /** These answers with other rows of a repeating section, in this order; what was typed in others is kept. */
     public Answers withRows(String section, List<String> rows) {
         return with(section, RowNames.text(rows));

@@ -3,7 +3,6 @@ package loesscape.core.evaluation;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
@@ -71,7 +70,7 @@ final class FormulaCompiler {
                 return seen -> seen.context.today();
             }
             case Names.STAGE -> {
-                return seen -> camel(seen.context.stage().name());
+                return seen -> seen.context.stage().word();
             }
             case Names.ROLE -> {
                 return seen -> seen.context.role().isEmpty() ? null : seen.context.role();
@@ -141,10 +140,5 @@ final class FormulaCompiler {
             case Value.Files(var files) -> files.stream().map(Value.File::name).toList();
             case Value.Paid(var amount, var ignored) -> amount;
         };
-    }
-
-    /** FILLING is "filling" in formulas. */
-    private static String camel(String name) {
-        return name.toLowerCase(Locale.ROOT);
     }
 }

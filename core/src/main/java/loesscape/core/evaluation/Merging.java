@@ -4,23 +4,21 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import loesscape.core.model.Field;
 import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 
 /** The text of a notice with answers in the places of the keys it names in braces; a blank leaves nothing there. */
 final class Merging {
 
-    private static final Pattern MERGED = Pattern.compile("\\{([a-z][a-z0-9_]*)\\}");
-
     private Merging() {}
 
     /** The text as things stand. What is in braces and is no field that can be seen from there stays as it is. */
     static Function<Seen, String> of(String text, String notice, Lexicon lexicon, FormulaCompiler values) {
         List<Function<Seen, String>> pieces = new ArrayList<>();
-        Matcher matcher = MERGED.matcher(text);
+        Matcher matcher = Logic.MERGED.matcher(text);
         int from = 0;
         while (matcher.find()) {
             Field field = lexicon.field(matcher.group(1));

@@ -15,7 +15,6 @@ import loesscape.core.model.Band;
 import loesscape.core.model.Currencies;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.FieldValue;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
@@ -120,7 +119,7 @@ final class NodeStates {
         Value value = seen.counting[slot][row];
         Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
         boolean isEditable =
-                shown && !isOthers(field, seen) && isTyped(field) && Rules.holds(own.editable(), true, seen);
+                shown && !isOthers(field, seen) && field.isTyped() && Rules.holds(own.editable(), true, seen);
         boolean canAnswer = !offered.isRestricted() || !offered.isEmpty();
         boolean isRequired =
                 isAsked(field, seen, shown, isEditable) && canAnswer && Rules.holds(own.required(), false, seen);
@@ -155,12 +154,6 @@ final class NodeStates {
     private static boolean isOthers(Field field, Seen seen) {
         String acting = seen.context.role();
         return !acting.isEmpty() && !field.role().isEmpty() && !field.role().equals(acting);
-    }
-
-    /** Whether a person types the answer: not where the server gives it or a formula does. */
-    private static boolean isTyped(Field field) {
-        return !field.kind().isGiven()
-                && !(field.value() instanceof FieldValue.WorkedOut(var ignored, var overtypable) && !overtypable);
     }
 
     /** Whether an answer can be asked for: where it can be typed, and where its role pays. */

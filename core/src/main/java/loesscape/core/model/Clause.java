@@ -253,6 +253,22 @@ public sealed interface Clause extends Condition.Leaf {
             @Nullable Boolean whenBlank)
             implements Clause {
 
+        /** Tells whether nothing can lie between the edges, as far as they are fixed. */
+        public boolean isEmpty() {
+            int order = switch (from) {
+                case Operand.NumberOperand(var low)
+                when to instanceof Operand.NumberOperand(var high) -> low.compareTo(high);
+                case Operand.DateOperand(var low)
+                when to instanceof Operand.DateOperand(var high) -> low.compareTo(high);
+                case Operand.TimeOperand(var low)
+                when to instanceof Operand.TimeOperand(var high) -> low.compareTo(high);
+                case Operand.TodayOperand(var low)
+                when to instanceof Operand.TodayOperand(var high) -> Integer.compare(low, high);
+                default -> -1;
+            };
+            return order > 0 || (order == 0 && !(fromIncluded && toIncluded));
+        }
+
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null && whenBlank;

@@ -254,28 +254,9 @@ final class ConditionCheck {
     private void between(String path, Field field, Clause.Between it) {
         operand(path + "/from", field, it.from());
         operand(path + "/to", field, it.to());
-        int order = order(it.from(), it.to());
-        if (order > 0 || (order == 0 && !(it.fromIncluded() && it.toIncluded()))) {
+        if (it.isEmpty()) {
             report.accept(path + "/to", "Nothing lies between these edges; the second must be above the first.");
         }
-    }
-
-    /** How two edges stand to each other; below 0 also where that is not known before there are answers. */
-    private static int order(Clause.Operand from, Clause.Operand to) {
-        if (from instanceof Clause.Operand.NumberOperand(var low)
-                && to instanceof Clause.Operand.NumberOperand(var high)) {
-            return low.compareTo(high);
-        }
-        if (from instanceof Clause.Operand.DateOperand(var low) && to instanceof Clause.Operand.DateOperand(var high)) {
-            return low.compareTo(high);
-        }
-        if (from instanceof Clause.Operand.TimeOperand(var low) && to instanceof Clause.Operand.TimeOperand(var high)) {
-            return low.compareTo(high);
-        }
-        return from instanceof Clause.Operand.TodayOperand(var low)
-                        && to instanceof Clause.Operand.TodayOperand(var high)
-                ? Integer.compare(low, high)
-                : -1;
     }
 
     private void operand(String path, Field field, Clause.Operand operand) {
@@ -296,7 +277,7 @@ final class ConditionCheck {
             }
             case Clause.Operand.FieldOperand(var key) -> {
                 Field other = field(path, key);
-                yield other == null || comparable(field.kind(), other.kind());
+                yield other == null || field.kind().isComparableWith(other.kind());
             }
             case Clause.Operand.FormulaOperand(var formula) -> {
                 boolean ordered = field.kind().isOrdered();
@@ -311,11 +292,5 @@ final class ConditionCheck {
         if (!fits) {
             report.accept(path, "“%s” cannot be compared with this: it is of another kind.".formatted(field.label()));
         }
-    }
-
-    private static boolean comparable(FieldKind one, FieldKind other) {
-        return (one.isNumeric() && other.isNumeric())
-                || (one.isDay() && other.isDay())
-                || (one instanceof FieldKind.Time && other instanceof FieldKind.Time);
     }
 }

@@ -70,6 +70,12 @@ public record Field(
                 Folding.PLAIN);
     }
 
+    /** Whether a person types the answer: not where the server gives it or a formula alone does. */
+    public boolean isTyped() {
+        return !kind.isGiven()
+                && !(value instanceof FieldValue.WorkedOut(var ignored, var overtypable) && !overtypable);
+    }
+
     /** The most characters of a label that serves as a name. */
     private static final int LONGEST_NAME = 28;
 

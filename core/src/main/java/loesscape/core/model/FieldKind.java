@@ -355,6 +355,13 @@ public sealed interface FieldKind {
         return isNumeric() || isDay() || this instanceof Time;
     }
 
+    /** Tells whether answers of this kind can be compared by size with those of another. */
+    default boolean isComparableWith(FieldKind other) {
+        return (isNumeric() && other.isNumeric())
+                || (isDay() && other.isDay())
+                || (this instanceof Time && other instanceof Time);
+    }
+
     /** Tells whether answers of this kind come from the server and are never typed. */
     default boolean isGiven() {
         return this instanceof DateSigned || this instanceof Payment;

@@ -239,7 +239,7 @@ public final class Lexicon {
             open.add(condition);
         }
         while (!open.isEmpty()) {
-            for (String key : named(open.removeLast())) {
+            for (String key : sharedNamed(open.removeLast())) {
                 SharedCondition next = shared.get(key);
                 if (next != null && used.add(key)) {
                     open.add(next.condition());
@@ -249,7 +249,8 @@ public final class Lexicon {
         return used;
     }
 
-    private Set<String> named(Condition condition) {
+    /** The keys of the shared conditions a condition itself names. */
+    Set<String> sharedNamed(Condition condition) {
         Set<String> keys = new LinkedHashSet<>();
         for (Condition.Leaf leaf : References.leaves(condition)) {
             switch (leaf) {

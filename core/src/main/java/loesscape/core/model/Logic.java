@@ -14,7 +14,8 @@ import org.jspecify.annotations.Nullable;
 /** Everything in a node that looks at something else: conditions, formulas, what is followed or merged in. */
 public final class Logic {
 
-    private static final Pattern MERGED = Pattern.compile("\\{([a-z][a-z0-9_]*)\\}");
+    /** A key in braces, in whose place an answer stands. */
+    public static final Pattern MERGED = Pattern.compile("\\{([a-z][a-z0-9_]*)\\}");
 
     private Logic() {}
 

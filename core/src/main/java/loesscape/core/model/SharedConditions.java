@@ -13,12 +13,12 @@ final class SharedConditions {
     private SharedConditions() {}
 
     /** The keys of shared conditions each of which uses the next, the first again at the end; empty where none does. */
-    static List<String> cycle(Template template) {
+    static List<String> cycle(Template template, Lexicon lexicon) {
         Map<String, Set<String>> uses = new HashMap<>();
         Map<String, Condition> known = new HashMap<>();
         template.conditions().forEach(it -> known.put(it.key(), it.condition()));
         Set<String> done = new HashSet<>();
-        known.forEach((key, condition) -> uses.put(key, named(condition, known.keySet())));
+        known.forEach((key, condition) -> uses.put(key, lexicon.sharedNamed(condition)));
         for (String start : known.keySet()) {
             List<String> path = new ArrayList<>();
             String end = visit(start, uses, done, path);
@@ -29,25 +29,6 @@ final class SharedConditions {
             }
         }
         return List.of();
-    }
-
-    private static Set<String> named(Condition condition, Set<String> known) {
-        Set<String> keys = new HashSet<>();
-        for (Condition.Leaf leaf : References.leaves(condition)) {
-            if (leaf instanceof Condition.Shared(var key)) {
-                keys.add(key);
-            }
-            if (leaf instanceof Condition.Written(var formula)) {
-                keys.addAll(loesscape.core.expression.Names.in(formula));
-            }
-            References.operands(leaf).forEach(operand -> {
-                if (operand instanceof Clause.Operand.FormulaOperand(var formula)) {
-                    keys.addAll(loesscape.core.expression.Names.in(formula));
-                }
-            });
-        }
-        keys.retainAll(known);
-        return keys;
     }
 
     /** The key at which the path from {@code key} on closes; empty where it does not. There are few enough to recurse. */

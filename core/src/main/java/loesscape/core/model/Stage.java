@@ -1,5 +1,7 @@
 package loesscape.core.model;
 
+import java.util.Locale;
+
 /** Where a document stands on its way. */
 public enum Stage {
     /** It is being filled in. */
@@ -9,5 +11,10 @@ public enum Stage {
     /** It is finished and read. */
     FINISHED,
     /** It is put on paper. */
-    PRINT
+    PRINT;
+
+    /** The stage as formulas and files name it: filling. */
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
 }

@@ -74,7 +74,7 @@ public final class Validation {
             report("/conditions", "There are more than %d shared conditions.".formatted(MOST_CONDITIONS));
             return;
         }
-        List<String> circle = SharedConditions.cycle(template);
+        List<String> circle = SharedConditions.cycle(template, lexicon);
         if (!circle.isEmpty()) {
             report(
                     "/conditions",

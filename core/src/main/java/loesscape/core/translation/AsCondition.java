@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.Names;
@@ -307,7 +306,7 @@ public final class AsCondition {
         List<Stage> stages = new ArrayList<>();
         for (String text : texts) {
             for (Stage stage : Stage.values()) {
-                if (stage.name().toLowerCase(Locale.ROOT).equals(text)) {
+                if (stage.word().equals(text)) {
                     stages.add(stage);
                 }
             }
@@ -497,10 +496,7 @@ public final class AsCondition {
         if (tree instanceof Tree.Name(var name)) {
             Field other = lexicon.field(name);
             if (other != null) {
-                boolean alike = (kind.isNumeric() && other.kind().isNumeric())
-                        || (kind.isDay() && other.kind().isDay())
-                        || (kind instanceof FieldKind.Time && other.kind() instanceof FieldKind.Time);
-                return alike ? new Operand.FieldOperand(name) : null;
+                return kind.isComparableWith(other.kind()) ? new Operand.FieldOperand(name) : null;
             }
         }
         return new Operand.FormulaOperand(Formula.text(tree));
@@ -551,24 +547,11 @@ public final class AsCondition {
         }
         Operand from = operand(name, low);
         Operand to = operand(name, high);
-        if (from == null || to == null || isEmptyRange(from, lowIncluded, to, highIncluded)) {
+        if (from == null || to == null) {
             return null;
         }
-        return new Clause.Between(name, outside, from, lowIncluded, to, highIncluded, null);
-    }
-
-    /** Nothing lies between fixed edges the wrong way round; such a range is no clause. */
-    private static boolean isEmptyRange(Operand from, boolean fromIncluded, Operand to, boolean toIncluded) {
-        int order = switch (from) {
-            case Operand.NumberOperand(var low)
-            when to instanceof Operand.NumberOperand(var high) -> low.compareTo(high);
-            case Operand.DateOperand(var low) when to instanceof Operand.DateOperand(var high) -> low.compareTo(high);
-            case Operand.TimeOperand(var low) when to instanceof Operand.TimeOperand(var high) -> low.compareTo(high);
-            case Operand.TodayOperand(var low)
-            when to instanceof Operand.TodayOperand(var high) -> Integer.compare(low, high);
-            default -> -1;
-        };
-        return order > 0 || (order == 0 && !(fromIncluded && toIncluded));
+        Clause.Between between = new Clause.Between(name, outside, from, lowIncluded, to, highIncluded, null);
+        return between.isEmpty() ? null : between;
     }
 
     private @Nullable Condition quantified(Tree.Quantified it) {

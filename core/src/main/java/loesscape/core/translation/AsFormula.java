@@ -4,7 +4,6 @@ import java.text.Normalizer;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import loesscape.core.expression.Formula;
@@ -58,7 +57,7 @@ public final class AsFormula {
                 oneOf(
                         Trees.name(Names.STAGE),
                         stages.stream()
-                                .map(stage -> Trees.literal(stage.name().toLowerCase(Locale.ROOT)))
+                                .map(stage -> Trees.literal(stage.word()))
                                 .toList());
             case Condition.RoleIs(var roles) ->
                 oneOf(Trees.name(Names.ROLE), roles.stream().map(Trees::literal).toList());

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Timeout;
  * Templates made to hurt: each is refused with a reason, or evaluated as if nothing were, and neither takes long. The
  * limit of ten seconds tells something exponential from a slow machine; each takes well under one.
  */
-@Timeout(value = 10, unit = TimeUnit.SECONDS)
+@Timeout(value = 10, unit = TimeUnit.SECONDS, threadMode = Timeout.ThreadMode.SEPARATE_THREAD)
 class HostileTest {
 
     private static final FieldKind TEXT = new FieldKind.Text("", 0);

@@ -3,6 +3,7 @@ package loesscape.server.api;
 import java.util.UUID;
 import loesscape.core.analysis.Why;
 import loesscape.core.editing.Edit;
+import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.server.api.Drafts.Draft;
 import loesscape.server.api.Drafts.DraftChange;
@@ -93,9 +94,9 @@ class DraftApi {
     }
 
     /** A condition in the words of formulas. */
-    @PostMapping("/as-formula")
-    AsText asFormula(@PathVariable UUID id, @RequestBody AsClauses condition) {
-        return new AsText(drafts.formula(id, condition.condition()));
+    @GetMapping("/formula")
+    AsText formula(@PathVariable UUID id, @RequestParam String key, @RequestParam Aspect aspect) {
+        return new AsText(drafts.formula(id, key, aspect));
     }
 
     /** A formula in clauses, as far as these reach. */

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -20,7 +21,9 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Node;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.translation.AsCondition;
@@ -113,6 +116,7 @@ class Drafts {
         WorkingCopy copy = find(templates.find(id));
         DraftModel model = entry(copy).model();
         Answers answers = tryouts.find(id, account);
+        DraftModel.Stand stand = model.stand(answers, context());
         return new Draft(
                 copy.revision(),
                 releases.list(id).stream()
@@ -125,8 +129,8 @@ class Drafts {
                 copy.template().title(),
                 copy.template().subtitle(),
                 model.parts().held(),
-                model.stand(answers, context()).nodes(),
-                model.stand(answers, context()).inRows(),
+                stand.nodes(),
+                stand.inRows(),
                 copy.template().conditions(),
                 answers.typed(),
                 Vocabulary.all());
@@ -153,11 +157,8 @@ class Drafts {
         }
         templates.dropUndone(id, account);
         Answers answers = tryouts.find(id, account);
-        if (edit instanceof Edit.RenameKey rename && !answers.of(rename.key()).isEmpty()) {
-            tryouts.keep(
-                    id,
-                    account,
-                    answers.with(rename.to(), answers.of(rename.key())).with(rename.key(), ""));
+        if (edit instanceof Edit.RenameKey rename) {
+            tryouts.keep(id, account, answers.renamed(rename.key(), rename.to()));
         }
         return difference(before, templates.keep(before, after, change, Kind.EDIT, account), account);
     }
@@ -204,10 +205,20 @@ class Drafts {
         return difference(id, now.model(), before, now, after, account);
     }
 
-    /** A condition as a formula. */
+    /** The condition of an aspect as a formula; of a shared one, what it says. */
     @Transactional(readOnly = true)
-    public String formula(UUID id, Condition condition) {
-        return new AsFormula(current(id).model().template()).of(condition);
+    public String formula(UUID id, String key, Aspect aspect) {
+        DraftModel model = current(id).model();
+        Node node = model.parts().node(key);
+        Condition condition = aspect.of(node);
+        if (condition instanceof Condition.Shared(var shared)) {
+            condition = Objects.requireNonNull(model.parts().rest().conditions().get(shared), shared)
+                    .condition();
+        }
+        if (condition == null) {
+            throw new Problems.Missing("“%s” has no such condition any more.".formatted(node.name()));
+        }
+        return new AsFormula(model.template()).of(condition);
     }
 
     /** A formula as a condition; refused with the place where it is not understood. */
