@@ -122,9 +122,8 @@ export type Colours = {
 
 export type Column = {
   key: string;
-  name: string;
-  label: string;
-  numeric: boolean;
+  title: string;
+  number: boolean;
 };
 
 export type Condition =
@@ -250,7 +249,11 @@ export type Draft = {
   nodes: Record<string, NodeView>;
   inRows: Record<string, NodeState>;
   shared: SharedCondition[];
+  unmet: string[];
+  settings: DraftSettings;
   answers: Record<string, string>;
+  stage: Stage;
+  role: string;
   vocabulary: Vocabulary;
 };
 
@@ -265,7 +268,19 @@ export type DraftChange = {
   nodes: Record<string, NodeView>;
   inRows: Record<string, NodeState>;
   shared: SharedCondition[];
+  unmet: string[];
+  settings: DraftSettings | null;
   gone: string[];
+};
+
+export type DraftSettings = {
+  roles: RoleView[];
+  lists: ListView[];
+  finish: FinishView[];
+  pageSettings: PageSettings;
+  rightToLeft: boolean;
+  trials: TrialView[];
+  findings: Finding[];
 };
 
 export type Edit =
@@ -302,6 +317,9 @@ export type Edit =
   | ({ type: "putList" } & EditPutList)
   | ({ type: "removeList" } & EditRemoveList)
   | ({ type: "setFinish" } & EditSetFinish)
+  | ({ type: "setPageSettings" } & EditSetPageSettings)
+  | ({ type: "putTrial" } & EditPutTrial)
+  | ({ type: "removeTrial" } & EditRemoveTrial)
   | ({ type: "setBands" } & EditSetBands)
   | ({ type: "follow" } & EditFollow)
   | ({ type: "move" } & EditMove)
@@ -377,6 +395,10 @@ export type EditPutRole = {
   role: Role;
 };
 
+export type EditPutTrial = {
+  trial: Trial;
+};
+
 export type EditRelabel = {
   key: string;
   label: string;
@@ -406,6 +428,10 @@ export type EditRemoveRole = {
 export type EditRemoveShared = {
   key: string;
   dropFollowers: boolean;
+};
+
+export type EditRemoveTrial = {
+  name: string;
 };
 
 export type EditRenameKey = {
@@ -466,6 +492,10 @@ export type EditSetLooks = {
 export type EditSetOffer = {
   key: string;
   offer: Offer | null;
+};
+
+export type EditSetPageSettings = {
+  pageSettings: PageSettings;
 };
 
 export type EditSetPicture = {
@@ -681,9 +711,19 @@ export type FieldValueWorkedOut = {
   overtypable: boolean;
 };
 
+export type Finding = {
+  key: string;
+  message: string;
+};
+
 export type FinishRule = {
   when: Condition;
   message: string;
+};
+
+export type FinishView = {
+  rule: FinishRule;
+  sentence: Sentence;
 };
 
 export type Finished = {
@@ -699,6 +739,10 @@ export type Folding = {
 
 export type FormulaOperand = {
   formula: string;
+};
+
+export type History = {
+  steps: Step[];
 };
 
 export type Indicator = {
@@ -749,6 +793,13 @@ export type LineTold = {
   text: string;
 };
 
+export type ListView = {
+  key: string;
+  name: string;
+  columns: Column[];
+  rows: number;
+};
+
 export type Look = {
   shade: Shade;
   bold: boolean;
@@ -780,6 +831,10 @@ export type Mark = "none" | "tick" | "drop" | "eye" | "warning" | "stop";
 export type MarkShape = "usual" | "round" | "square" | "tick" | "cross";
 
 export type Motion = "none" | "fade" | "slide";
+
+export type Named = {
+  name: string;
+};
 
 export type NewLink = {
   release: number;
@@ -883,6 +938,8 @@ export type NumberOperand = {
   number: number;
 };
 
+export type Numbering = "sections" | "none";
+
 export type Obstacle = {
   key: string;
   message: string;
@@ -897,12 +954,27 @@ export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost"
 
 export type OrderTest = "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast";
 
+export type Organisation = {
+  name: string;
+  accent: string;
+  hasLogo: boolean;
+};
+
 export type Page = {
   key: string;
   title: string;
   shown: Condition | null;
   sections: Section[];
 };
+
+export type PageSettings = {
+  spacing: Spacing;
+  paper: Paper;
+  numbering: Numbering;
+  language: string;
+};
+
+export type Paper = "a4" | "letter";
 
 export type Part =
   | ({ type: "words" } & PartWords)
@@ -961,9 +1033,22 @@ export type Progress = {
 
 export type Quantity = "any" | "every" | "no";
 
+export type Readable = {
+  ratio: number;
+  least: number;
+  nearest: string;
+};
+
 export type Reason = {
   what: string;
   says: Explained;
+};
+
+export type RecordColumn = {
+  key: string;
+  name: string;
+  label: string;
+  numeric: boolean;
 };
 
 export type RecordPage = {
@@ -978,7 +1063,7 @@ export type RecordPage = {
 
 export type RecordTable = {
   title: string;
-  columns: Column[];
+  columns: RecordColumn[];
   rows: Row[];
   total: number;
 };
@@ -1004,6 +1089,11 @@ export type Role = {
   name: string;
   order: number;
   takesPart: Condition | null;
+};
+
+export type RoleView = {
+  role: Role;
+  takesPart: Sentence;
 };
 
 export type Row = {
@@ -1035,6 +1125,11 @@ export type Seen = {
   name: string;
   value: string;
   counts: boolean;
+};
+
+export type SeenAs = {
+  stage: Stage;
+  role: string;
 };
 
 export type Sentence = {
@@ -1074,6 +1169,9 @@ export type Sheet = {
   answers: Record<string, string>;
   progress: Progress[];
   obstacles: Obstacle[];
+  pageSettings: PageSettings;
+  rightToLeft: boolean;
+  organisation: Organisation;
   record: number | null;
 };
 
@@ -1085,9 +1183,20 @@ export type Sign = {
 
 export type Size = "medium" | "small" | "large";
 
+export type Spacing = "normal" | "compact" | "roomy";
+
 export type Stage = "filling" | "reviewing" | "finished" | "print";
 
 export type Standing = "neverReleased" | "released" | "changedSinceRelease";
+
+export type Step = {
+  revision: number;
+  words: string;
+  by: string;
+  made: string;
+  undone: boolean;
+  back: number;
+};
 
 export type TemplateList = {
   templates: TemplateRow[];
@@ -1118,6 +1227,20 @@ export type TimeOperand = {
 
 export type TodayOperand = {
   days: number;
+};
+
+export type Trial = {
+  name: string;
+  answers: Record<string, string>;
+};
+
+export type TrialName = {
+  name: string;
+};
+
+export type TrialView = {
+  name: string;
+  answers: number;
 };
 
 export type Typed = {
@@ -1199,6 +1322,11 @@ export type Verb = {
 
 export type Vocabulary = {
   operators: Record<string, Verb[]>;
+};
+
+export type Wanted = {
+  name: string;
+  accent: string;
 };
 
 export type Way = {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { request } from "../api/http";
   import type { AsClauses, AsText, Aspect, Condition } from "../api/types";
-  import { type Clause, conditionOf, isClause, isGroup, isPlain } from "./clauses";
+  import { conditionOf, isPlain } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
   import GroupEditor from "./GroupEditor.svelte";
@@ -54,18 +54,7 @@
   /** A node cannot be shown by what stands inside itself. */
   const except = $derived(aspect === "shown" ? keys.flatMap(inside) : []);
 
-  /** The whole in words, where a part of it cannot be edited as tokens. */
-  const sentence = $derived(
-    copy
-      .view(key)
-      .sentences.find(({ aspects }) => aspects.includes(aspect))
-      ?.parts.map(({ text }) => text)
-      .join(""),
-  );
-
-  function hasMore(of: Condition): boolean {
-    return isGroup(of) ? of.conditions.some(hasMore) : !isPlain(of) && !isClause(of);
-  }
+  const rows = $derived(copy.around(key));
 
   function inside(node: string): string[] {
     return [node, ...copy.inside(node).flatMap(inside)];
@@ -118,7 +107,7 @@
     void set(to === usual ? null : { type: to as "always" | "never" });
   }
 
-  function add(clause: Clause) {
+  function add(clause: Condition) {
     beginning = false;
     void set(clause);
   }
@@ -146,9 +135,9 @@
         value={formula ?? (content?.type === "written" ? content.formula : "")}
         onchange={(event) => void read(event.currentTarget.value)}></textarea>
       {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
-    {:else if content && hasMore(content)}<p class="mt-1 font-margin text-[14px]">{sentence}</p>{/if}
+    {/if}
     {#if content && formula === null && content.type !== "written"}<span class="mt-1 block"
-        ><GroupEditor condition={content} {except} onchange={change} /></span
+        ><GroupEditor condition={content} {except} {rows} onchange={change} /></span
       >{/if}
     <span class="mt-1 block">
       {#if naming}
@@ -189,7 +178,7 @@
       {/if}
     </span>
   {:else if beginning}
-    <NewClause {except} onadd={add} oncancel={() => (beginning = false)} />
+    <NewClause {except} {rows} onadd={add} oncancel={() => (beginning = false)} />
   {:else}
     <button type="button" class="token add" onclick={() => (beginning = true)}>add a condition</button>
   {/if}

@@ -1,6 +1,5 @@
 <script lang="ts">
-  import type { Check, Field } from "../api/types";
-  import { type Clause } from "./clauses";
+  import type { Check, Condition, Field } from "../api/types";
   import ConditionEditor from "./ConditionEditor.svelte";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
@@ -18,7 +17,7 @@
       checks: make(now.checks),
     }));
 
-  function add(refusedWhen: Clause) {
+  function add(refusedWhen: Condition) {
     adding = false;
     void change((now) => [...now, { refusedWhen, message: "This is not accepted." }]);
   }
@@ -30,6 +29,7 @@
       when
       <ConditionEditor
         condition={check.refusedWhen}
+        rows={copy.around(field.key)}
         onchange={(of) =>
           change((now) => {
             const to = now[i] && of(now[i].refusedWhen);
@@ -57,7 +57,7 @@
     </div>
   {/each}
   {#if adding}
-    when <NewClause except={[]} onadd={add} oncancel={() => (adding = false)} />
+    when <NewClause except={[]} rows={copy.around(field.key)} onadd={add} oncancel={() => (adding = false)} />
   {:else}
     <button type="button" class="token add" onclick={() => (adding = true)}>add a check</button>
   {/if}

@@ -1,17 +1,21 @@
 <script lang="ts">
-  import type { Field, Operator } from "../api/types";
-  import { type Clause, type ClauseDraft, begun, closed, decimal, isOneChoice } from "./clauses";
+  import type { Field, Operator, OrderTest } from "../api/types";
+  import { type Clause, type ClauseDraft, ORDERS, begun, closed, isOneChoice } from "./clauses";
   import { namable } from "./choices";
   import { workingCopy } from "./context";
   import Picker, { type Option } from "./Picker.svelte";
+  import SideEditor from "./SideEditor.svelte";
 
   let {
     draft,
+    rows = null,
     fresh = false,
     onchange,
     onremove,
   }: {
     draft: ClauseDraft;
+    /** The repeating section whose row is at hand; null outside of rows. */
+    rows?: string | null;
     /** Whether the author is just writing this clause, so that the next token is opened for them. */
     fresh?: boolean;
     onchange: (clause: Clause) => void;
@@ -27,16 +31,31 @@
   });
 
   const field = $derived(copy.nodes.get(now.field)?.node as ({ type: "field" } & Field) | undefined);
-  const verbs = $derived(field ? (copy.vocabulary.operators[field.kind.type] ?? []) : []);
+  const verbs = $derived(
+    field
+      ? (copy.vocabulary.operators[field.kind.type] ?? []).filter(
+          ({ operator }) => operator !== "inBand" || field.bands.length > 0,
+        )
+      : [],
+  );
   const verb = $derived(verbs.find(({ operator }) => operator === now.operator));
-  const offered = $derived<Option[]>(field ? namable(field, copy.nodes.get(field.key)?.state) : []);
-  const isChoice = $derived(!!field && (isOneChoice(field.kind) || field.kind.type === "severalChoices"));
-  const isDate = $derived(field?.kind.type === "date" || field?.kind.type === "dateSigned");
-  const isTime = $derived(field?.kind.type === "time");
+  const offered = $derived<Option[]>(
+    !field
+      ? []
+      : now.operator === "inBand"
+        ? field.bands.map(({ id, label }, i) => ({ id, label: label || `band ${i + 1}` }))
+        : namable(field, copy.nodes.get(field.key)?.state),
+  );
+  const isCount = $derived(now.operator === "length" || now.operator === "chosen");
+  const isChoice = $derived(
+    !!field &&
+      !isCount &&
+      (isOneChoice(field.kind) || field.kind.type === "severalChoices" || now.operator === "inBand"),
+  );
   const asksValue = $derived(now.operator !== "answered" && now.operator !== "blank");
   const isRange = $derived(now.operator === "between" || now.operator === "outside");
   const isText = $derived(
-    ["text", "longText", "email", "phone", "webAddress"].includes(field?.kind.type ?? ""),
+    !isCount && ["text", "longText", "email", "phone", "webAddress"].includes(field?.kind.type ?? ""),
   );
   const unit = $derived(
     field?.kind.type === "number" ? field.kind.unit : field?.kind.type === "money" ? field.kind.currency : "",
@@ -49,7 +68,9 @@
   );
   const fields = $derived<Option[]>(
     [...copy.nodes.values()].flatMap(({ node, name }) =>
-      node.type === "field" ? [{ id: node.key, label: name }] : [],
+      node.type === "field" && [null, rows, copy.around(now.field)].includes(copy.around(node.key))
+        ? [{ id: node.key, label: name }]
+        : [],
     ),
   );
 
@@ -74,28 +95,10 @@
     });
   }
 
-  const isWrong = (typed: string) => typed !== "" && !isDate && decimal(typed) === null;
   const focused = (input: HTMLInputElement) => {
     if (fresh) input.focus();
   };
 </script>
-
-{#snippet side(value: string, name: string, first: boolean)}
-  <input
-    class={["token value", isWrong(value) && "wrong"]}
-    type={isDate ? "date" : isTime ? "time" : "text"}
-    inputmode={isDate ? undefined : "decimal"}
-    aria-label={name}
-    aria-invalid={isWrong(value) || undefined}
-    placeholder="number"
-    {value}
-    size="6"
-    use:focused
-    onchange={(event) =>
-      change(first ? { first: event.currentTarget.value } : { second: event.currentTarget.value })}
-  />
-  {#if isWrong(value)}<span class="trouble text-xs">Write a number of at most 15 digits.</span>{/if}
-{/snippet}
 
 {#snippet edge(isIn: boolean, name: string, part: Partial<ClauseDraft>)}
   <button
@@ -148,14 +151,37 @@
       use:focused
       onchange={(event) => change({ text: event.currentTarget.value })}
     />
-  {:else if asksValue}
-    {@render side(now.first, isRange ? "Lower edge" : "Value", true)}
+    <button
+      type="button"
+      class={["token plain", now.matchCase && "on"]}
+      aria-pressed={now.matchCase}
+      title="Whether upper and lower case are told apart"
+      onclick={() => change({ matchCase: !now.matchCase })}>match case</button
+    >
+  {:else if asksValue && field}
+    {#if isCount}
+      <Picker
+        label="Compared"
+        text={ORDERS.find(({ id }) => id === now.order)?.label ?? ""}
+        options={ORDERS}
+        chosen={[now.order]}
+        onpick={(order) => change({ order: order as OrderTest })}
+      />
+    {/if}
+    <SideEditor
+      side={now.first}
+      name={isRange ? "Lower edge" : "Value"}
+      {field}
+      whole={isCount}
+      {fresh}
+      onchange={(first) => change({ first })}
+    />
     {#if isRange}
       {@render edge(now.firstIn, "Lower edge", { firstIn: !now.firstIn })} and
-      {@render side(now.second, "Upper edge", false)}
+      <SideEditor side={now.second} name="Upper edge" {field} onchange={(second) => change({ second })} />
       {@render edge(now.secondIn, "Upper edge", { secondIn: !now.secondIn })}
     {/if}
-    {#if unit}<span class="soft">{unit}</span>{/if}
+    {#if unit && !isCount}<span class="soft">{unit}</span>{/if}
   {/if}
   {#if asksValue}
     <button

@@ -1,48 +1,55 @@
 <script lang="ts">
   import type { Condition } from "../api/types";
-  import { type Clause, isClause, isGroup, isPlain, opened } from "./clauses";
+  import { isClause, isGroup, opened } from "./clauses";
   import ClauseRow from "./ClauseRow.svelte";
   import GroupEditor from "./GroupEditor.svelte";
+  import LeafRow from "./LeafRow.svelte";
   import NewClause from "./NewClause.svelte";
+  import Picker from "./Picker.svelte";
 
   type Change = (now: Condition) => Condition | null;
 
   let {
     condition,
     except,
+    rows = null,
     onchange,
   }: {
     condition: Condition;
     /** Fields that cannot be followed here. */
     except: string[];
+    /** The repeating section whose row is at hand; null outside of rows. */
+    rows?: string | null;
     /** Changes the condition as it stands by then; to null when nothing is left of it. */
     onchange: (change: Change) => void;
   } = $props();
 
   type Joint = "all" | "any";
   const partsOf = (it: Condition): Condition[] => (isGroup(it) ? it.conditions : [it]);
-  const jointOf = (it: Condition): Joint => (it.type === "any" ? "any" : "all");
-  /** Words before a group that is neither all nor any of its conditions. */
-  const counted = $derived(
-    condition.type === "none"
-      ? "none of"
-      : condition.type === "atLeast"
-        ? `at least ${condition.count} of`
-        : "",
-  );
   const parts = $derived(partsOf(condition));
-  const joint = $derived(jointOf(condition));
+  const kind = $derived(isGroup(condition) ? condition.type : "all");
+  /** Whether its parts are joined by a word; otherwise it counts them. */
+  const isJoined = $derived(kind === "all" || kind === "any");
   const WORD = { all: "and", any: "or" };
+  const KINDS = [
+    { id: "all", label: "all of" },
+    { id: "any", label: "any of" },
+    { id: "none", label: "none of" },
+    { id: "atLeast", label: "at least" },
+  ];
   let adding = $state<{ joint: Joint; to: number | null } | null>(null);
 
-  const grouped = (of: Joint, conditions: Condition[]): Condition | null =>
-    conditions.length > 1 ? { type: of, conditions } : (conditions[0] ?? null);
   const regrouped = (now: Condition, conditions: Condition[]): Condition | null => {
-    if (!isGroup(now) || now.type === "all" || now.type === "any") return grouped(jointOf(now), conditions);
     if (!conditions.length) return null;
-    return now.type === "none"
-      ? { type: "none", conditions }
-      : { type: "atLeast", count: Math.min(now.count, conditions.length), conditions };
+    if (!isGroup(now)) return conditions.length > 1 ? { type: "all", conditions } : conditions[0]!;
+    switch (now.type) {
+      case "none":
+        return { type: "none", conditions };
+      case "atLeast":
+        return { type: "atLeast", count: Math.min(now.count, conditions.length), conditions };
+      default:
+        return conditions.length > 1 ? { type: now.type, conditions } : conditions[0]!;
+    }
   };
   const change = (at: number, part: Change) =>
     onchange((now) => {
@@ -51,55 +58,88 @@
       return regrouped(now, to ? all.with(at, to) : all.toSpliced(at, 1));
     });
 
-  function add(clause: Clause) {
-    const { joint: of, to } = adding!;
+  /** What is said more is one part more; said with the other word, it stands against the whole. */
+  function add(more: Condition) {
+    const { joint, to } = adding!;
     adding = null;
-    if (to !== null) change(to, (part) => ({ type: of, conditions: [part, clause] }));
+    if (to !== null) change(to, (part) => ({ type: joint, conditions: [part, more] }));
     else
       onchange((now) =>
-        isGroup(now) ? regrouped(now, [...partsOf(now), clause]) : grouped(of, [now, clause]),
+        isGroup(now) && (now.type === joint || (now.type !== "all" && now.type !== "any"))
+          ? { ...now, conditions: [...now.conditions, more] }
+          : { type: joint, conditions: [now, more] },
       );
   }
 
-  const ends = $derived<Joint[]>(parts.length > 1 ? [joint] : ["all", "any"]);
-  const other = $derived<Joint>(joint === "all" ? "any" : "all");
+  const turn = (to: string) =>
+    onchange((now) =>
+      to === "atLeast"
+        ? { type: "atLeast", count: Math.min(2, partsOf(now).length), conditions: partsOf(now) }
+        : { type: to as "all" | "any" | "none", conditions: partsOf(now) },
+    );
+  const ends = $derived<Joint[]>(isJoined ? ["all", "any"] : ["all"]);
+  const other = $derived<Joint>(kind === "all" ? "any" : "all");
 </script>
 
 <span class="group">
-  {#if counted}<span class="block font-semibold">{counted}</span>{/if}
+  {#if parts.length > 1 || !isJoined}
+    <span class="block">
+      <Picker
+        label="How many of these"
+        text={KINDS.find(({ id }) => id === kind)!.label}
+        options={KINDS}
+        chosen={[kind]}
+        onpick={turn}
+      />
+      {#if condition.type === "atLeast"}
+        <input
+          class="token value w-12"
+          type="number"
+          min="1"
+          max={parts.length}
+          aria-label="The least number of these"
+          value={condition.count}
+          onchange={(event) => {
+            const count = event.currentTarget.valueAsNumber;
+            if (count >= 1 && count <= parts.length)
+              onchange((now) => (now.type === "atLeast" ? { ...now, count } : now));
+          }}
+        /> of
+      {/if}
+    </span>
+  {/if}
   {#each parts as part, i (i)}
     <span class="block">
-      {#if i > 0 && !counted}
-        <button
-          type="button"
-          class="token plain"
-          title="Change between and, or"
-          onclick={() => onchange((now) => ({ type: other, conditions: partsOf(now) }))}>{WORD[joint]}</button
+      {#if i > 0 && isJoined}
+        <button type="button" class="token plain" title="Change between and, or" onclick={() => turn(other)}
+          >{WORD[kind as Joint]}</button
         >
       {/if}
       {#if isGroup(part)}
         <span class="nested"
-          ><GroupEditor condition={part} {except} onchange={(inner) => change(i, inner)} /></span
-        >
-      {:else if !isClause(part)}
-        <span class={part.type === "written" ? "key" : "soft"}
-          >{part.type === "written" ? part.formula : isPlain(part) ? part.type : "as the sentence says"}</span
-        >
-        <button
-          type="button"
-          class="token bare"
-          aria-label="Take this away"
-          onclick={() => change(i, () => null)}>×</button
+          ><GroupEditor condition={part} {except} {rows} onchange={(inner) => change(i, inner)} /></span
         >
       {:else}
-        <ClauseRow
-          draft={opened(part)}
-          onchange={(clause) => change(i, () => clause)}
-          onremove={() => change(i, () => null)}
-        />
+        {#if isClause(part)}
+          <ClauseRow
+            draft={opened(part)}
+            {rows}
+            onchange={(clause) => change(i, () => clause)}
+            onremove={() => change(i, () => null)}
+          />
+        {:else}
+          <LeafRow
+            leaf={part}
+            {except}
+            onchange={(to) => change(i, (now) => to(now))}
+            onremove={() => change(i, () => null)}
+          />
+        {/if}
         {#if parts.length > 1}
           {#if adding?.to === i}
-            <span class="nested"><NewClause {except} onadd={add} oncancel={() => (adding = null)} /></span>
+            <span class="nested"
+              ><NewClause {except} {rows} onadd={add} oncancel={() => (adding = null)} /></span
+            >
           {:else}
             <button
               type="button"
@@ -114,13 +154,18 @@
   {/each}
   {#if adding && adding.to === null}
     <span class="block"
-      >{WORD[parts.length > 1 ? joint : adding.joint]}
-      <NewClause {except} onadd={add} oncancel={() => (adding = null)} /></span
+      >{isJoined ? WORD[adding.joint] : ""}
+      <NewClause {except} {rows} onadd={add} oncancel={() => (adding = null)} /></span
     >
   {:else}
     {#each ends as of (of)}
-      <button type="button" class="token add" onclick={() => (adding = { joint: of, to: null })}
-        >{WORD[of]} …</button
+      <button
+        type="button"
+        class="token add"
+        title={of === kind || parts.length < 2 || !isJoined
+          ? "One more"
+          : `All of the above, ${WORD[of]} something else`}
+        onclick={() => (adding = { joint: of, to: null })}>{isJoined ? WORD[of] : "another"} …</button
       >
     {/each}
   {/if}

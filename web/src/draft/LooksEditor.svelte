@@ -1,7 +1,6 @@
 <script lang="ts">
-  import type { LookRule, Node } from "../api/types";
+  import type { Condition, LookRule, Node } from "../api/types";
   import { PLAIN } from "../document/looks";
-  import { type Clause } from "./clauses";
   import ConditionEditor from "./ConditionEditor.svelte";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
@@ -11,7 +10,8 @@
   let { node }: { node: Extract<Node, { type: "field" | "section" | "notice" }> } = $props();
 
   const copy = workingCopy();
-  const inRows = $derived(node.type === "field" && copy.around(node.key) !== null);
+  const rows = $derived(node.type === "section" && node.rows ? node.key : copy.around(node.key));
+  const inRows = $derived(node.type === "field" && rows !== null);
   let adding = $state(false);
 
   const change = (make: (now: LookRule[]) => LookRule[]) =>
@@ -22,7 +22,7 @@
   const put = (at: number, part: Partial<LookRule>) =>
     change((now) => (now[at] ? now.with(at, { ...now[at], ...part }) : now));
 
-  function add(when: Clause) {
+  function add(when: Condition) {
     adding = false;
     void change((now) => [
       ...now,
@@ -75,6 +75,7 @@
       when
       <ConditionEditor
         condition={rule.when}
+        {rows}
         onchange={(of) =>
           change((now) => {
             const to = now[i] && of(now[i].when);
@@ -84,7 +85,7 @@
     </div>
   {/each}
   {#if adding}
-    when <NewClause except={[]} onadd={add} oncancel={() => (adding = false)} />
+    when <NewClause except={[]} {rows} onadd={add} oncancel={() => (adding = false)} />
   {:else}
     <button type="button" class="token add" onclick={() => (adding = true)}>add a look</button>
   {/if}

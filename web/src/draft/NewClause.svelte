@@ -1,60 +1,211 @@
 <script lang="ts">
+  import { request } from "../api/http";
+  import type { AsClauses, Condition, Field } from "../api/types";
   import { namable } from "./choices";
-  import { type Clause, type ClauseDraft, begun } from "./clauses";
+  import { type ClauseDraft, begun, closed, typedClause } from "./clauses";
   import ClauseRow from "./ClauseRow.svelte";
   import { workingCopy } from "./context";
   import Picker, { type Option } from "./Picker.svelte";
 
   let {
     except,
+    rows = null,
     onadd,
     oncancel,
-  }: { except: string[]; onadd: (clause: Clause) => void; oncancel: () => void } = $props();
+  }: {
+    except: string[];
+    /** The repeating section whose row is at hand; null outside of rows. */
+    rows?: string | null;
+    onadd: (condition: Condition) => void;
+    oncancel: () => void;
+  } = $props();
 
   const copy = workingCopy();
   const SPLIT = "\n";
   let draft = $state<ClauseDraft | null>(null);
-  /** Whether the document was pointed at, so that the list closes without giving up. */
-  let pointed = false;
+  let wrong = $state("");
+  /** Whether something was picked or pointed at, so that the list closes without giving up. */
+  let taken = false;
 
-  /** Every field, and behind each that has choices, each choice: one pick is then a whole clause. */
-  const options = $derived(
-    [...copy.nodes.values()].flatMap(({ node, name }): Option[] => {
-      if (node.type !== "field" || except.includes(node.key)) return [];
-      const choices = namable(node, copy.nodes.get(node.key)?.state);
-      const verb = node.kind.type === "severalChoices" ? "includes" : "is";
-      return [
-        { id: node.key, label: name, hint: choices.length ? "…" : "" },
-        ...choices.map(({ id, label }) => ({ id: node.key + SPLIT + id, label: `${name} ${verb} ${label}` })),
-      ];
-    }),
+  const fields = $derived(
+    [...copy.nodes.values()].flatMap(({ node, name }) =>
+      node.type === "field" && !except.includes(node.key) ? [{ field: node as Field, name }] : [],
+    ),
   );
 
+  /** Every field, and behind each that has choices, each choice: one pick is then a whole clause. Then all else. */
+  const options = $derived<Option[]>([
+    ...fields.flatMap(({ field, name }): Option[] => {
+      const choices = namable(field, copy.nodes.get(field.key)?.state);
+      const verb = field.kind.type === "severalChoices" ? "includes" : "is";
+      const foreign = foreignRows(field.key);
+      return [
+        {
+          id: `field${SPLIT}${field.key}`,
+          label: name,
+          hint: foreign ? "in any row" : choices.length ? "…" : "",
+        },
+        ...choices.map(({ id, label }) => ({
+          id: `choice${SPLIT}${field.key}${SPLIT}${id}`,
+          label: `${name} ${verb} ${label}`,
+        })),
+      ];
+    }),
+    ...[...copy.shared.values()].flatMap(({ key, name }): Option[] =>
+      name ? [{ id: `shared${SPLIT}${key}`, label: name, hint: "shared condition" }] : [],
+    ),
+    ...[...copy.nodes.values()].flatMap(({ node, name }): Option[] =>
+      node.type === "section" && node.rows && node.key !== rows
+        ? [{ id: `rowCount${SPLIT}${node.key}`, label: `Number of rows of ${name}`, hint: "rows" }]
+        : [],
+    ),
+    ...fields.flatMap(({ field, name }): Option[] =>
+      foreignRows(field.key) && (field.kind.type === "number" || field.kind.type === "money")
+        ? [{ id: `total${SPLIT}${field.key}`, label: `Total of ${name}`, hint: "rows" }]
+        : [],
+    ),
+    { id: "stage", label: "The stage is …", hint: "filling, print …" },
+    ...(copy.settings?.roles.length ? [{ id: "role", label: "The acting role is …", hint: "role" }] : []),
+  ]);
+
+  /** The repeating section a field stands in, where its row is not the one at hand. */
+  function foreignRows(key: string): string | null {
+    const around = copy.around(key);
+    return around === rows ? null : around;
+  }
+
+  /** A condition on a field of rows that are not at hand is met by any of them. */
+  function ofRows(key: string, condition: Condition): Condition {
+    const section = foreignRows(key);
+    return section ? { type: "ofRows", section, quantity: "any", condition, whenBlank: null } : condition;
+  }
+
+  /** What was typed in one go: a comparison with a field of that name, and otherwise a formula. */
+  function typed(text: string): Option[] {
+    const clause = typedClause(text);
+    if (!clause) return /[()+*/]|\b(and|or|not)\b/.test(text) ? [asFormula(text)] : [];
+    const words = clause.name.toLowerCase().split(/\s+/);
+    const found = fields.filter(({ field, name }) => {
+      const known = `${name} ${field.key}`.toLowerCase();
+      return words.every((word) => known.includes(word)) && compared(field, text) !== null;
+    });
+    return [
+      ...found.slice(0, 8).map(({ field, name }) => ({
+        id: `typed${SPLIT}${field.key}${SPLIT}${text}`,
+        label: `${name} ${text.trim().slice(clause.name.length).trim()}`,
+        hint: "as typed",
+      })),
+      asFormula(text),
+    ];
+  }
+
+  const asFormula = (text: string): Option => ({
+    id: `formula${SPLIT}${text}`,
+    label: text,
+    hint: "as a formula",
+  });
+
+  function compared(field: Field, text: string): Condition | null {
+    const { test, value } = typedClause(text)!;
+    const verbs = copy.vocabulary.operators[field.kind.type] ?? [];
+    const choice = namable(field, copy.nodes.get(field.key)?.state).find(
+      ({ label }) => label.toLowerCase() === value.toLowerCase(),
+    );
+    if (choice && (test === "equal" || test === "notEqual"))
+      return field.kind.type === "severalChoices"
+        ? {
+            type: "set",
+            field: field.key,
+            test: test === "equal" ? "includes" : "doesNotInclude",
+            choices: [choice.id],
+            whenBlank: null,
+          }
+        : {
+            type: "choice",
+            field: field.key,
+            test: test === "equal" ? "is" : "isNot",
+            choices: [choice.id],
+            whenBlank: null,
+          };
+    if (verbs.some(({ operator }) => operator === test))
+      return closed({ ...begun(field.key, test), first: { type: "value", text: value } }, field);
+    const words = { equal: "is", notEqual: "isNot" } as const;
+    const verb = test === "equal" || test === "notEqual" ? words[test] : null;
+    return verb && verbs.some(({ operator }) => operator === "contains")
+      ? closed({ ...begun(field.key, verb), text: value }, field)
+      : null;
+  }
+
   function pick(id: string) {
-    const [key = "", choice] = id.split(SPLIT);
+    const [what = "", key = "", rest = ""] = id.split(SPLIT);
     const node = copy.nodes.get(key)?.node;
+    taken = true;
+    switch (what) {
+      case "shared":
+        return onadd({ type: "shared", condition: key });
+      case "rowCount":
+        return onadd({ type: "rowCount", section: key, test: "atLeast", count: 1 });
+      case "total":
+        return onadd({
+          type: "total",
+          field: key,
+          test: "more",
+          to: { type: "number", number: 0 },
+          whenBlank: null,
+        });
+      case "stage":
+        return onadd({ type: "stageIs", stages: ["reviewing"] });
+      case "role":
+        return onadd({ type: "roleIs", roles: [copy.settings!.roles[0]!.role.key] });
+      case "formula":
+        return void read(key);
+    }
     if (node?.type !== "field") return;
-    if (choice)
+    if (what === "typed") {
+      const clause = compared(node, rest);
+      if (clause) onadd(ofRows(key, clause));
+    } else if (what === "choice")
       onadd(
-        node.kind.type === "severalChoices"
-          ? { type: "set", field: key, test: "includes", choices: [choice], whenBlank: null }
-          : { type: "choice", field: key, test: "is", choices: [choice], whenBlank: null },
+        ofRows(
+          key,
+          node.kind.type === "severalChoices"
+            ? { type: "set", field: key, test: "includes", choices: [rest], whenBlank: null }
+            : { type: "choice", field: key, test: "is", choices: [rest], whenBlank: null },
+        ),
       );
     else draft = begun(key, copy.vocabulary.operators[node.kind.type]?.[0]?.operator ?? "answered");
+  }
+
+  async function read(formula: string) {
+    wrong = "";
+    try {
+      const base = `/api/templates/${copy.template}/draft`;
+      onadd((await request<AsClauses>("POST", `${base}/as-condition`, { formula })).condition);
+    } catch (problem) {
+      wrong = problem instanceof Error ? problem.message : String(problem);
+      taken = false;
+    }
   }
 
   // While the first token is open, the document can be pointed at instead.
   $effect(() => {
     copy.pointing = (field, choice) => {
-      pointed = true;
-      if (!except.includes(field)) pick(choice === null ? field : field + SPLIT + choice);
+      taken = true;
+      if (!except.includes(field))
+        pick(choice === null ? `field${SPLIT}${field}` : `choice${SPLIT}${field}${SPLIT}${choice}`);
     };
     return () => (copy.pointing = null);
   });
 </script>
 
 {#if draft}
-  <ClauseRow {draft} fresh onchange={onadd} onremove={oncancel} />
+  <ClauseRow
+    {draft}
+    {rows}
+    fresh
+    onchange={(clause) => onadd(ofRows(clause.field, clause))}
+    onremove={oncancel}
+  />
 {:else}
   <Picker
     label="Follows"
@@ -62,8 +213,10 @@
     text="which field?"
     open
     {options}
-    placeholder="Name of a field or choice, or click one in the document"
+    extra={typed}
+    placeholder="Field or choice, “depth >= 30”, or click in the document"
     onpick={pick}
-    onclose={() => setTimeout(() => draft ?? (pointed || oncancel()), 0)}
+    onclose={() => setTimeout(() => draft ?? (taken || oncancel()), 0)}
   />
+  {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
 {/if}

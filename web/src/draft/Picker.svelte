@@ -15,6 +15,7 @@
     tone = "plain",
     open = false,
     placeholder = "Type to find",
+    extra = () => [],
     onpick,
     onclose,
   }: {
@@ -25,9 +26,11 @@
     options: Option[];
     chosen?: string[];
     several?: boolean;
-    tone?: "plain" | "field" | "value" | "add";
+    tone?: "plain" | "field" | "value" | "add" | "bare";
     open?: boolean;
     placeholder?: string;
+    /** What is offered besides for what was typed. */
+    extra?: (typed: string) => Option[];
     onpick: (id: string) => void;
     onclose?: () => void;
   } = $props();
@@ -44,11 +47,12 @@
 
   const words = $derived(sought.toLowerCase().split(/\s+/).filter(Boolean));
   const found = $derived(
-    options
-      .filter((option) =>
+    [
+      ...(sought.trim() ? extra(sought) : []),
+      ...options.filter((option) =>
         words.every((word) => `${option.label} ${option.hint ?? ""}`.toLowerCase().includes(word)),
-      )
-      .slice(0, MOST),
+      ),
+    ].slice(0, MOST),
   );
 
   $effect(() => {

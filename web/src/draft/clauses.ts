@@ -6,15 +6,31 @@ import type {
   FieldKind,
   Node,
   Operator,
+  OrderTest,
   TextTest,
 } from "../api/types";
 
-/** What is edited as tokens; other conditions are shown as a sentence. */
+/** What says something about the answer to one field. */
 export type Clause = Extract<
   Condition,
-  { type: "answered" | "isBlank" | "choice" | "set" | "text" | "comparison" | "between" }
+  {
+    type:
+      | "answered"
+      | "isBlank"
+      | "choice"
+      | "set"
+      | "count"
+      | "text"
+      | "length"
+      | "band"
+      | "comparison"
+      | "between";
+  }
 >;
 export type Group = Extract<Condition, { type: "all" | "any" | "none" | "atLeast" }>;
+
+/** What something is compared with, while it is being written. */
+export type Side = { type: "value" | "field" | "formula" | "today"; text: string };
 
 /** A clause while it is being written: what stands in its tokens, complete or not. */
 export type ClauseDraft = {
@@ -22,13 +38,17 @@ export type ClauseDraft = {
   operator: Operator;
   choices: string[];
   text: string;
-  first: string;
+  /** How a length, or a number of chosen ones, is compared. */
+  order: OrderTest;
+  first: Side;
   firstIn: boolean;
-  second: string;
+  second: Side;
   secondIn: boolean;
   matchCase: boolean;
   whenBlank: boolean | null;
 };
+
+const EMPTY: Side = { type: "value", text: "" };
 
 /** The condition that drives an aspect of a node; null where the plain default holds. */
 export function conditionOf(node: Node, aspect: Aspect): Condition | null {
@@ -46,25 +66,23 @@ export function isGroup(condition: Condition): condition is Group {
   return ["all", "any", "none", "atLeast"].includes(condition.type);
 }
 
-/** Whether a condition can be edited as tokens. */
-export function isClause(condition: Condition): condition is Clause {
-  switch (condition.type) {
-    case "answered":
-    case "isBlank":
-    case "choice":
-    case "set":
-    case "text":
-      return true;
-    case "comparison":
-      return isFixed(condition.to);
-    case "between":
-      return isFixed(condition.from) && isFixed(condition.to);
-    default:
-      return false;
-  }
-}
+const CLAUSES = [
+  "answered",
+  "isBlank",
+  "choice",
+  "set",
+  "count",
+  "text",
+  "length",
+  "band",
+  "comparison",
+  "between",
+];
 
-const isFixed = (operand: ClauseOperand) => operand.type === "number" || operand.type === "date";
+/** Whether a condition says something about the answer to one field. */
+export function isClause(condition: Condition): condition is Clause {
+  return CLAUSES.includes(condition.type);
+}
 
 export function isPlain(condition: Condition): condition is Extract<Condition, { type: "always" | "never" }> {
   return condition.type === "always" || condition.type === "never";
@@ -77,9 +95,10 @@ export function begun(field: string, operator: Operator): ClauseDraft {
     operator,
     choices: [],
     text: "",
-    first: "",
+    order: "atLeast",
+    first: EMPTY,
     firstIn: true,
-    second: "",
+    second: EMPTY,
     secondIn: true,
     matchCase: false,
     whenBlank: null,
@@ -96,6 +115,22 @@ export function opened(clause: Clause): ClauseDraft {
     case "choice":
     case "set":
       return { ...begun(clause.field, clause.test), choices: clause.choices, whenBlank: clause.whenBlank };
+    case "band":
+      return { ...begun(clause.field, "inBand"), choices: clause.bands, whenBlank: clause.whenBlank };
+    case "count":
+      return {
+        ...begun(clause.field, "chosen"),
+        order: clause.test,
+        first: value(clause.count),
+        whenBlank: clause.whenBlank,
+      };
+    case "length":
+      return {
+        ...begun(clause.field, "length"),
+        order: clause.test,
+        first: value(clause.length),
+        whenBlank: clause.whenBlank,
+      };
     case "text":
       return {
         ...begun(clause.field, clause.test),
@@ -117,16 +152,23 @@ export function opened(clause: Clause): ClauseDraft {
   }
 }
 
-function side(operand: ClauseOperand): string {
+const value = (number: number): Side => ({ type: "value", text: String(number) });
+
+/** What something is compared with, to be written on. */
+export function side(operand: ClauseOperand): Side {
   switch (operand.type) {
     case "number":
-      return String(operand.number);
+      return value(operand.number);
     case "date":
-      return operand.date;
+      return { type: "value", text: operand.date };
     case "time":
-      return operand.time.slice(0, 5);
-    default:
-      return "";
+      return { type: "value", text: operand.time.slice(0, 5) };
+    case "field":
+      return { type: "field", text: operand.field };
+    case "formula":
+      return { type: "formula", text: operand.formula };
+    case "today":
+      return { type: "today", text: String(operand.days) };
   }
 }
 
@@ -158,9 +200,15 @@ export function closed(draft: ClauseDraft, field: Field): Clause | null {
     case "isExactly":
       return draft.choices.length ? { type: "set", ...about, test: operator, choices: draft.choices } : null;
     case "inBand":
+      return draft.choices.length ? { type: "band", ...about, bands: draft.choices } : null;
     case "length":
-    case "chosen":
-      return null;
+    case "chosen": {
+      const number = decimal(draft.first.text);
+      if (number === null || number < 0 || !Number.isInteger(number)) return null;
+      return operator === "length"
+        ? { type: "length", ...about, test: draft.order, length: number }
+        : { type: "count", ...about, test: draft.order, count: number };
+    }
     case "outside":
     case "between": {
       const from = operand(draft.first, field);
@@ -186,11 +234,39 @@ export function isOneChoice(kind: FieldKind): boolean {
   return kind.type === "yesNo" || kind.type === "oneChoice" || kind.type === "lookup";
 }
 
-function operand(typed: string, field: Field): ClauseOperand | null {
-  if (field.kind.type === "time") return /^\d\d:\d\d$/.test(typed) ? { type: "time", time: typed } : null;
-  if (field.kind.type === "date" || field.kind.type === "dateSigned")
-    return /^\d{4}-\d\d-\d\d$/.test(typed) ? { type: "date", date: typed } : null;
-  const number = decimal(typed);
+/** Whether an answer of a kind is a day. */
+export function isDay(kind: FieldKind): boolean {
+  return kind.type === "date" || kind.type === "dateSigned";
+}
+
+/** Whether answers of two kinds can be compared by size. */
+export function areComparable(one: FieldKind, other: FieldKind): boolean {
+  const numeric = (kind: FieldKind) =>
+    kind.type === "number" || kind.type === "money" || kind.type === "rating";
+  return (
+    (numeric(one) && numeric(other)) ||
+    (isDay(one) && isDay(other)) ||
+    (one.type === "time" && other.type === "time")
+  );
+}
+
+/** What is written on a side; null while it is incomplete. */
+export function operand({ type, text }: Side, field: Field): ClauseOperand | null {
+  switch (type) {
+    case "field":
+      return text ? { type: "field", field: text } : null;
+    case "formula":
+      return text.trim() ? { type: "formula", formula: text.trim() } : null;
+    case "today": {
+      const days = decimal(text || "0");
+      return days !== null && Number.isInteger(days) ? { type: "today", days } : null;
+    }
+    case "value":
+      break;
+  }
+  if (field.kind.type === "time") return /^\d\d:\d\d$/.test(text) ? { type: "time", time: text } : null;
+  if (isDay(field.kind)) return /^\d{4}-\d\d-\d\d$/.test(text) ? { type: "date", date: text } : null;
+  const number = decimal(text);
   return number === null ? null : { type: "number", number };
 }
 
@@ -206,4 +282,22 @@ export function decimal(typed: string): number | null {
     .replace(",", ".");
   const isNumber = /^[-+]?(\d+\.?\d*|\.\d+)$/.test(text);
   return isNumber && text.replace(/\D/g, "").length <= MOST_DIGITS ? Number(text) : null;
+}
+
+/** The comparisons, as they are written and as they are typed. */
+export const ORDERS: { id: OrderTest; label: string; typed: string[] }[] = [
+  { id: "atLeast", label: "at least", typed: [">=", "≥"] },
+  { id: "more", label: "more than", typed: [">"] },
+  { id: "atMost", label: "at most", typed: ["<=", "≤"] },
+  { id: "less", label: "less than", typed: ["<"] },
+  { id: "equal", label: "equal to", typed: ["="] },
+  { id: "notEqual", label: "not equal to", typed: ["!=", "≠", "<>"] },
+];
+
+/** Something typed in one go, such as "depth >= 30": what is before the sign, the sign, and what is behind it. */
+export function typedClause(typed: string): { name: string; test: OrderTest; value: string } | null {
+  const found = /^(.+?)\s*(>=|<=|!=|<>|≥|≤|≠|=|<|>)\s*(.+)$/.exec(typed.trim());
+  if (!found) return null;
+  const test = ORDERS.find((order) => order.typed.includes(found[2]!))!.id;
+  return { name: found[1]!, test, value: found[3]! };
 }

@@ -6,11 +6,13 @@ import { address, keyOf } from "../document/answers";
 import type {
   Draft,
   DraftChange,
+  DraftSettings,
   Edit,
   Node,
   NodeState,
   NodeView,
   SharedCondition,
+  Stage,
   Vocabulary,
 } from "../api/types";
 
@@ -26,6 +28,13 @@ export class WorkingCopy {
   answers = $state<Record<string, string>>({});
   /** The shared conditions, by key. */
   shared = new SvelteMap<string, SharedCondition>();
+  /** What belongs to the document as a whole. */
+  settings = $state.raw<DraftSettings | null>(null);
+  /** The messages of the conditions for finishing that do not hold. */
+  unmet = $state<string[]>([]);
+  /** At which stage the document is looked at, and as whom; an empty role for nobody in particular. */
+  stage = $state<Stage>("filling");
+  role = $state("");
   /** What is selected besides. */
   also = new SvelteSet<string>();
   /** What was copied. */
@@ -68,6 +77,8 @@ export class WorkingCopy {
     this.nodes.clear();
     this.held.clear();
     this.inRows.clear();
+    this.stage = draft.stage;
+    this.role = draft.role;
     this.take({ ...draft, gone: [] });
   }
 
@@ -84,6 +95,8 @@ export class WorkingCopy {
       this.held.delete(key);
       if (this.selected === key) this.selected = null;
     }
+    if (change.settings) this.settings = change.settings;
+    this.unmet = change.unmet;
     this.title = change.title;
     this.subtitle = change.subtitle;
     this.revision = change.revision;
@@ -198,6 +211,21 @@ export class WorkingCopy {
         this.take(await request("PUT", `${this.base}/answers`, { key, typed }));
       });
     }
+  }
+
+  /** Looks at the document at another stage, or as another role. */
+  seeAs(stage: Stage, role: string): Promise<unknown> {
+    this.stage = stage;
+    this.role = role;
+    return this.ask(async () => this.take(await request("PUT", `${this.base}/seen-as`, { stage, role })));
+  }
+
+  /** Types the answers of a trial in place of what is typed. */
+  tryTrial(name: string): Promise<unknown> {
+    return this.ask(async () => {
+      await request("POST", `${this.base}/trial`, { name });
+      await this.open();
+    });
   }
 
   clearAnswers(): Promise<unknown> {

@@ -10,9 +10,11 @@ import loesscape.core.model.FinishRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.model.Node;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Role;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,6 +29,8 @@ import org.jspecify.annotations.Nullable;
  * @param conditions the same of shared conditions
  * @param lists the same of lookup lists
  * @param finish the conditions for finishing; null where they stayed
+ * @param pageSettings how the document lies on its pages; null where it stayed
+ * @param trials the same of trials, by name
  */
 public record Change(
         @Nullable Swap<String> title,
@@ -36,7 +40,9 @@ public record Change(
         @MayBeLeftOut Map<String, Swap<Role>> roles,
         @MayBeLeftOut Map<String, Swap<SharedCondition>> conditions,
         @MayBeLeftOut Map<String, Swap<LookupList>> lists,
-        @Nullable Swap<List<FinishRule>> finish) {
+        @Nullable Swap<List<FinishRule>> finish,
+        @Nullable Swap<PageSettings> pageSettings,
+        @MayBeLeftOut Map<String, Swap<Trial>> trials) {
 
     /**
      * How something was and how it is; null where there was or is nothing.
@@ -62,7 +68,9 @@ public record Change(
                 swaps(was.roles(), is.roles()),
                 swaps(was.conditions(), is.conditions()),
                 swaps(was.lists(), is.lists()),
-                swap(was.finish(), is.finish()));
+                swap(was.finish(), is.finish()),
+                swap(was.pageSettings(), is.pageSettings()),
+                swaps(was.trials(), is.trials()));
     }
 
     private static <T> @Nullable Swap<T> swap(T before, T after) {
@@ -94,7 +102,9 @@ public record Change(
                 && roles.isEmpty()
                 && conditions.isEmpty()
                 && lists.isEmpty()
-                && finish == null;
+                && finish == null
+                && pageSettings == null
+                && trials.isEmpty();
     }
 
     /** The change that takes this one back. */
@@ -107,7 +117,9 @@ public record Change(
                 map(roles, Swap::reversed),
                 map(conditions, Swap::reversed),
                 map(lists, Swap::reversed),
-                finish == null ? null : finish.reversed());
+                finish == null ? null : finish.reversed(),
+                pageSettings == null ? null : pageSettings.reversed(),
+                map(trials, Swap::reversed));
     }
 
     private static <T> Map<String, Swap<T>> map(Map<String, Swap<T>> swaps, Function<Swap<T>, Swap<T>> with) {
@@ -146,6 +158,10 @@ public record Change(
         if (finish != null && !now.rest().finish().equals(finish.was())) {
             moved.add("the conditions for finishing");
         }
+        if (pageSettings != null && !now.rest().pageSettings().equals(pageSettings.was())) {
+            moved.add("the page settings");
+        }
+        moved(trials, now.rest().trials(), Trial::name, moved);
         if (!moved.isEmpty()) {
             throw new Refusal("Changed since by another edit: %s.".formatted(String.join(", ", moved)));
         }
@@ -173,7 +189,9 @@ public record Change(
                         overlaid(rest.roles(), roles),
                         overlaid(rest.conditions(), conditions),
                         overlaid(rest.lists(), lists),
-                        finish == null || finish.is() == null ? rest.finish() : finish.is()));
+                        finish == null || finish.is() == null ? rest.finish() : finish.is(),
+                        pageSettings == null || pageSettings.is() == null ? rest.pageSettings() : pageSettings.is(),
+                        overlaid(rest.trials(), trials)));
     }
 
     private static <T> Map<String, T> overlaid(Map<String, T> now, Map<String, Swap<T>> swaps) {

@@ -14,8 +14,10 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Offer;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
 /** One change to a template, as its author makes it. Keys name the nodes it is about. */
@@ -198,6 +200,15 @@ public sealed interface Edit {
             finish = List.copyOf(finish);
         }
     }
+
+    /** Sets how the document lies on its pages. */
+    record SetPageSettings(PageSettings pageSettings) implements Edit {}
+
+    /** Keeps a set of answers to try the document with, in place of the one of its name. */
+    record PutTrial(Trial trial) implements Edit {}
+
+    /** Takes a set of answers to try the document with away. */
+    record RemoveTrial(String name) implements Edit {}
 
     /** Sets the bands of a field or an indicator. */
     record SetBands(String key, List<Band> bands) implements Edit {

@@ -71,6 +71,9 @@ public final class Editing {
             case Edit.RemoveRole it -> Others.remove(parts, it);
             case Edit.PutList it -> Others.put(parts, it.list());
             case Edit.RemoveList it -> Others.removeList(parts, it.key());
+            case Edit.SetPageSettings it -> parts.with(parts.rest().withPageSettings(it.pageSettings()));
+            case Edit.PutTrial it -> Others.put(parts, it.trial());
+            case Edit.RemoveTrial it -> Others.removeTrial(parts, it.name());
             case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };
     }

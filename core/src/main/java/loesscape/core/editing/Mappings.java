@@ -86,7 +86,9 @@ final class Mappings {
                             shared.key(), shared.name(), mapped == null ? new Condition.Never() : mapped);
                 }),
                 rest.lists(),
-                finish);
+                finish,
+                rest.pageSettings(),
+                rest.trials());
     }
 
     private static <T> Map<String, T> values(Map<String, T> from, Function<T, T> change) {

@@ -10,9 +10,10 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
+import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
-/** Edits what belongs to no node: roles and lookup lists. */
+/** Edits what belongs to no node: roles, lookup lists and trials. */
 final class Others {
 
     private Others() {}
@@ -76,5 +77,19 @@ final class Others {
             throw new Refusal("“%s” is used.".formatted(removed.name()), followers);
         }
         return parts.with(parts.rest().withLists(lists));
+    }
+
+    static Parts put(Parts parts, Trial trial) {
+        Map<String, Trial> trials = new LinkedHashMap<>(parts.rest().trials());
+        trials.put(trial.name().strip(), new Trial(trial.name().strip(), trial.answers()));
+        return parts.with(parts.rest().withTrials(trials));
+    }
+
+    static Parts removeTrial(Parts parts, String name) {
+        Map<String, Trial> trials = new LinkedHashMap<>(parts.rest().trials());
+        if (trials.remove(name) == null) {
+            throw new Refusal("There is no trial “%s” any more.".formatted(name));
+        }
+        return parts.with(parts.rest().withTrials(trials));
     }
 }

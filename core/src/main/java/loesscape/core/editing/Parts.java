@@ -19,11 +19,13 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -48,34 +50,47 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
      * @param conditions the shared conditions, by key
      * @param lists by key
      * @param finish the conditions for finishing, in order
+     * @param pageSettings how the document lies on its pages
+     * @param trials by name
      */
     public record Rest(
             Map<String, Role> roles,
             Map<String, SharedCondition> conditions,
             Map<String, LookupList> lists,
-            List<FinishRule> finish) {
+            List<FinishRule> finish,
+            PageSettings pageSettings,
+            Map<String, Trial> trials) {
 
         public Rest {
             roles = Collections.unmodifiableMap(new LinkedHashMap<>(roles));
             conditions = Collections.unmodifiableMap(new LinkedHashMap<>(conditions));
             lists = Collections.unmodifiableMap(new LinkedHashMap<>(lists));
             finish = List.copyOf(finish);
+            trials = Collections.unmodifiableMap(new LinkedHashMap<>(trials));
         }
 
         Rest withRoles(Map<String, Role> others) {
-            return new Rest(others, conditions, lists, finish);
+            return new Rest(others, conditions, lists, finish, pageSettings, trials);
         }
 
         Rest withConditions(Map<String, SharedCondition> others) {
-            return new Rest(roles, others, lists, finish);
+            return new Rest(roles, others, lists, finish, pageSettings, trials);
         }
 
         Rest withLists(Map<String, LookupList> others) {
-            return new Rest(roles, conditions, others, finish);
+            return new Rest(roles, conditions, others, finish, pageSettings, trials);
         }
 
         Rest withFinish(List<FinishRule> others) {
-            return new Rest(roles, conditions, lists, others);
+            return new Rest(roles, conditions, lists, others, pageSettings, trials);
+        }
+
+        Rest withPageSettings(PageSettings other) {
+            return new Rest(roles, conditions, lists, finish, other, trials);
+        }
+
+        Rest withTrials(Map<String, Trial> others) {
+            return new Rest(roles, conditions, lists, finish, pageSettings, others);
         }
     }
 
@@ -116,7 +131,9 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
         template.conditions().forEach(it -> conditions.put(it.key(), it));
         Map<String, LookupList> lists = new LinkedHashMap<>();
         template.lists().forEach(it -> lists.put(it.key(), it));
-        return new Rest(roles, conditions, lists, template.finish());
+        Map<String, Trial> trials = new LinkedHashMap<>();
+        template.trials().forEach(it -> trials.put(it.name(), it));
+        return new Rest(roles, conditions, lists, template.finish(), template.pageSettings(), trials);
     }
 
     /** Puts the template together again; nodes that nothing holds are left out. */
@@ -128,7 +145,9 @@ public record Parts(String title, String subtitle, Map<String, Node> nodes, Map<
                 List.copyOf(rest.roles().values()),
                 List.copyOf(rest.conditions().values()),
                 List.copyOf(rest.lists().values()),
-                rest.finish());
+                rest.finish(),
+                rest.pageSettings(),
+                List.copyOf(rest.trials().values()));
     }
 
     private Page page(Page page) {

@@ -6,9 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import loesscape.core.evaluation.Answers;
 import loesscape.core.model.Keys;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.Trial;
 
 /** Gives nodes other keys: where a key is renamed, and where copies are made. */
 final class Rekeying {
@@ -29,7 +31,15 @@ final class Rekeying {
         parts.held()
                 .forEach((holder, inner) ->
                         held.put(keys.apply(holder), inner.stream().map(keys).toList()));
-        return new Parts(parts.title(), parts.subtitle(), nodes, held, renamed.rest());
+        Map<String, Trial> trials = new LinkedHashMap<>();
+        parts.rest().trials().forEach((name, trial) -> trials.put(name, renamed(trial, key, to)));
+        return new Parts(
+                parts.title(), parts.subtitle(), nodes, held, renamed.rest().withTrials(trials));
+    }
+
+    private static Trial renamed(Trial trial, String key, String to) {
+        return new Trial(
+                trial.name(), new Answers(trial.answers()).renamed(key, to).typed());
     }
 
     /** Refuses a key that is none, or that is used already. */

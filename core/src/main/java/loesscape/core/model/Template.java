@@ -14,6 +14,8 @@ import java.util.List;
  * @param conditions the shared conditions, by key
  * @param lists the lookup lists, by key
  * @param finish what has to hold before the document can be finished, beyond required answers and checks
+ * @param pageSettings how the document lies on its pages
+ * @param trials sets of answers to try it with, by name
  */
 public record Template(
         String title,
@@ -22,7 +24,9 @@ public record Template(
         @MayBeLeftOut List<Role> roles,
         @MayBeLeftOut List<SharedCondition> conditions,
         @MayBeLeftOut List<LookupList> lists,
-        @MayBeLeftOut List<FinishRule> finish) {
+        @MayBeLeftOut List<FinishRule> finish,
+        @MayBeLeftOut PageSettings pageSettings,
+        @MayBeLeftOut List<Trial> trials) {
 
     public Template {
         pages = List.copyOf(pages);
@@ -34,16 +38,18 @@ public record Template(
                 .toList();
         lists = lists.stream().sorted(Comparator.comparing(LookupList::key)).toList();
         finish = List.copyOf(finish);
+        trials = trials.stream().sorted(Comparator.comparing(Trial::name)).toList();
     }
 
     /** A template of pages alone. */
     public static Template of(String title, List<Page> pages) {
-        return new Template(title, "", pages, List.of(), List.of(), List.of(), List.of());
+        return new Template(
+                title, "", pages, List.of(), List.of(), List.of(), List.of(), PageSettings.PLAIN, List.of());
     }
 
     /** This template with other pages. */
     public Template withPages(List<Page> others) {
-        return new Template(title, subtitle, others, roles, conditions, lists, finish);
+        return new Template(title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials);
     }
 
     /** Every page, section and item in reading order, each before what it holds. */

@@ -22,6 +22,8 @@ public final class Validation {
     private static final int MOST_OTHERS = 100;
     private static final int MOST_PROBLEMS = 100;
     private static final int MOST_RULES = 100;
+    private static final int MOST_ANSWERS = 100_000;
+    private static final Pattern LANGUAGE = Pattern.compile("[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8}){0,4}");
     private static final Pattern FILE = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
 
     private final Template template;
@@ -95,6 +97,8 @@ public final class Validation {
         lists();
         roles();
         finish();
+        pageSettings();
+        trials();
         if (problems.isEmpty()) {
             cycle();
         }
@@ -431,6 +435,29 @@ public final class Validation {
             FinishRule rule = template.finish().get(i);
             condition("/finish/" + i + "/when", rule.when(), null);
             message("/finish/" + i + "/message", rule.message());
+        }
+    }
+
+    private void pageSettings() {
+        String language = template.pageSettings().language();
+        if (!language.isEmpty() && !LANGUAGE.matcher(language).matches()) {
+            report(
+                    "/pageSettings/language",
+                    "“%s” is not a language tag like de or ar-EG (BCP 47).".formatted(Texts.shortened(language)));
+        }
+    }
+
+    private void trials() {
+        atMost("/trials", template.trials().size(), MOST_OTHERS, "trials");
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < template.trials().size(); i++) {
+            Trial trial = template.trials().get(i);
+            String path = "/trials/" + i;
+            texts.line(path + "/name", trial.name());
+            if (trial.name().isBlank() || !names.add(trial.name())) {
+                report(path + "/name", "A trial has a name of its own; give it one.");
+            }
+            atMost(path + "/answers", trial.answers().size(), MOST_ANSWERS, "answers");
         }
     }
 

@@ -33,12 +33,12 @@ public enum Operator {
 
     private static final List<Operator> CHOICES = List.of(IS, IS_NOT, ANSWERED, BLANK);
     private static final List<Operator> TEXTS =
-            List.of(IS, IS_NOT, CONTAINS, DOES_NOT_CONTAIN, STARTS_WITH, ENDS_WITH, MATCHES, ANSWERED, BLANK);
+            List.of(IS, IS_NOT, CONTAINS, DOES_NOT_CONTAIN, STARTS_WITH, ENDS_WITH, MATCHES, LENGTH, ANSWERED, BLANK);
     private static final List<Operator> ORDERED =
-            List.of(AT_LEAST, MORE, AT_MOST, LESS, EQUAL, NOT_EQUAL, BETWEEN, OUTSIDE, ANSWERED, BLANK);
+            List.of(AT_LEAST, MORE, AT_MOST, LESS, EQUAL, NOT_EQUAL, BETWEEN, OUTSIDE, IN_BAND, ANSWERED, BLANK);
 
     private static final List<Operator> SETS =
-            List.of(INCLUDES, DOES_NOT_INCLUDE, INCLUDES_ALL, IS_EXACTLY, ANSWERED, BLANK);
+            List.of(INCLUDES, DOES_NOT_INCLUDE, INCLUDES_ALL, IS_EXACTLY, CHOSEN, ANSWERED, BLANK);
     private static final List<Operator> PRESENCE = List.of(ANSWERED, BLANK);
 
     private final String words;

@@ -25,7 +25,16 @@ class HostileTest {
     private static Template template(List<SharedCondition> shared, Item... items) {
         Template template =
                 Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "", List.of(items))))));
-        return new Template(template.title(), "", template.pages(), List.of(), shared, List.of(), List.of());
+        return new Template(
+                template.title(),
+                "",
+                template.pages(),
+                List.of(),
+                shared,
+                List.of(),
+                List.of(),
+                PageSettings.PLAIN,
+                List.of());
     }
 
     private static List<Choice> choices(int count) {
@@ -69,7 +78,8 @@ class HostileTest {
         Field group = Field.of("group", "Group", new FieldKind.Lookup("list", "a", Map.of()));
         Field item = Field.of("item_of", "Item", new FieldKind.Lookup("list", "b", Map.of("a", "group")));
         Template plain = template(List.of(), group, item);
-        Template template = new Template("T", "", plain.pages(), List.of(), List.of(), List.of(list), List.of());
+        Template template = new Template(
+                "T", "", plain.pages(), List.of(), List.of(), List.of(list), List.of(), PageSettings.PLAIN, List.of());
         var state = CompiledTemplate.compile(template)
                 .evaluate(Answers.NONE.with("group", "group 7").with("item_of", "item 99007"));
         assertThat(state.counting("item_of")).isEqualTo(new Value.Chosen("item 99007"));

@@ -32,6 +32,7 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
@@ -171,7 +172,7 @@ public final class RandomTemplates {
                 ? List.of()
                 : List.of(new FinishRule(condition(before, 2), "Not yet."));
         roles.replaceAll(role -> new Role(role.key(), role.name(), role.order(), maybe(before)));
-        return new Template("Random", "", pages, roles, shared, List.of(PLACES), finish);
+        return new Template("Random", "", pages, roles, shared, List.of(PLACES), finish, PageSettings.PLAIN, List.of());
     }
 
     /** A shared condition now and then; later conditions use it. */

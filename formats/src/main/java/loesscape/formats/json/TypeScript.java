@@ -58,6 +58,10 @@ public final class TypeScript {
     private String declared(Class<?> type, java.util.function.Supplier<String> declaration) {
         String name = typeName(type);
         if (seen.add(type)) {
+            if (declarations.containsKey(name)) {
+                throw new IllegalStateException("Two types are called %s; rename one of them.".formatted(name));
+            }
+            declarations.put(name, "");
             declarations.put(name, declaration.get().formatted(name));
         }
         return name;

@@ -8,6 +8,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import loesscape.formats.picture.SafePicture;
+import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.security.ProblemResponse;
 import org.springframework.core.Ordered;
@@ -36,7 +38,10 @@ class BodyLimit extends OncePerRequestFilter {
 
     private static int most(String address) {
         if (address.endsWith("/import")) {
-            return TemplateFile.LARGEST;
+            return Math.max(TemplateFile.LARGEST, TemplateArchive.LARGEST);
+        }
+        if (address.endsWith("/pictures") || address.endsWith("/logo")) {
+            return SafePicture.LARGEST;
         }
         return address.endsWith("/files") ? HandedIn.LARGEST : USUAL;
     }

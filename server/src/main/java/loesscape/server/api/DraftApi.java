@@ -5,6 +5,8 @@ import loesscape.core.analysis.Why;
 import loesscape.core.editing.Edit;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Stage;
 import loesscape.server.api.Drafts.Draft;
 import loesscape.server.api.Drafts.DraftChange;
 import loesscape.server.security.Author;
@@ -44,6 +46,12 @@ class DraftApi {
     /** A condition built of clauses. */
     public record AsClauses(Condition condition) {}
 
+    /** At which stage, and as whom, the document is looked at; an empty role for nobody in particular. */
+    public record SeenAs(Stage stage, String role) {}
+
+    /** The name of a trial. */
+    public record TrialName(String name) {}
+
     /** What is typed into a field now. */
     public record Typed(String key, String typed) {}
 
@@ -76,6 +84,29 @@ class DraftApi {
     @PutMapping("/answers")
     DraftChange tryOut(@PathVariable UUID id, @RequestBody Typed typed, @AuthenticationPrincipal Author author) {
         return drafts.tryOut(id, typed.key(), typed.typed(), author.id());
+    }
+
+    /** Shows the document at another stage, or as another role sees it. */
+    @PutMapping("/seen-as")
+    DraftChange see(@PathVariable UUID id, @RequestBody SeenAs seen, @AuthenticationPrincipal Author author) {
+        return drafts.see(id, seen.stage(), seen.role(), author.id());
+    }
+
+    /** Types the answers of a trial in place of what is typed. */
+    @PostMapping("/trial")
+    DraftChange tryTrial(@PathVariable UUID id, @RequestBody TrialName trial, @AuthenticationPrincipal Author author) {
+        return drafts.tryTrial(id, trial.name(), author.id());
+    }
+
+    @GetMapping("/history")
+    Drafts.History history(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return drafts.history(id, author);
+    }
+
+    /** A lookup list with all its rows. */
+    @GetMapping("/lists/{key}")
+    LookupList list(@PathVariable UUID id, @PathVariable String key) {
+        return drafts.list(id, key);
     }
 
     @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)

@@ -34,13 +34,16 @@ final class DraftModel {
     private final CompiledTemplate compiled;
     private final Parts parts;
     private final Map<String, List<Sentence>> sentences;
+    private final DraftSettings settings;
     private final Bonds bonds;
     private final Reasons reasons;
 
     DraftModel(Template template) {
         this.compiled = CompiledTemplate.compile(template);
         this.parts = Parts.of(template);
-        this.sentences = new Sentences(template).all();
+        Sentences writing = new Sentences(template);
+        this.sentences = writing.all();
+        this.settings = DraftSettings.of(template, writing);
         this.bonds = Bonds.of(template);
         this.reasons = new Reasons(template);
     }
@@ -63,11 +66,17 @@ final class DraftModel {
      *
      * @param nodes by key
      * @param inRows how what stands in rows stands, by address
+     * @param unmet the messages of the conditions for finishing that do not hold
      */
-    record Stand(Map<String, NodeView> nodes, Map<String, NodeState> inRows) {}
+    record Stand(Map<String, NodeView> nodes, Map<String, NodeState> inRows, List<String> unmet) {}
 
     Parts parts() {
         return parts;
+    }
+
+    /** What belongs to the document as a whole. */
+    DraftSettings settings() {
+        return settings;
     }
 
     Template template() {
@@ -102,7 +111,7 @@ final class DraftModel {
                 inRows.put(address, stands);
             }
         });
-        return new Stand(views, inRows);
+        return new Stand(views, inRows, state.unmet());
     }
 
     /** Why an item stands as it does; what stands in rows is asked of in the first row, unless its address names one. */

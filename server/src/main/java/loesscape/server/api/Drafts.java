@@ -23,12 +23,17 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.expression.FormulaProblem;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
 import loesscape.core.translation.AsCondition;
 import loesscape.core.translation.AsFormula;
+import loesscape.core.wording.ChangeWords;
 import loesscape.server.api.DraftModel.NodeView;
+import loesscape.server.security.Author;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
@@ -38,12 +43,16 @@ import loesscape.server.store.TemplateStore.Standing;
 import loesscape.server.store.TemplateStore.Version;
 import loesscape.server.store.TemplateStore.WorkingCopy;
 import loesscape.server.store.TryoutStore;
+import loesscape.server.store.TryoutStore.Tryout;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The Draft view's side of the server: edits, undo and redo, answers tried out. */
 @Service
 class Drafts {
+
+    private static final int MOST_STEPS = 200;
 
     private final TemplateStore templates;
     private final TryoutStore tryouts;
@@ -72,7 +81,11 @@ class Drafts {
      * @param nodes by key
      * @param inRows how what stands in rows stands, by address
      * @param shared the shared conditions
+     * @param unmet the messages of the conditions for finishing that do not hold
+     * @param settings what belongs to the document as a whole
      * @param answers what is typed into the document
+     * @param stage where the document stands on its way, for this author
+     * @param role as whom this author sees it; empty for nobody in particular
      */
     public record Draft(
             int revision,
@@ -86,7 +99,11 @@ class Drafts {
             Map<String, NodeView> nodes,
             Map<String, NodeState> inRows,
             List<SharedCondition> shared,
+            List<String> unmet,
+            DraftSettings settings,
             Map<String, String> answers,
+            Stage stage,
+            String role,
             Vocabulary vocabulary) {}
 
     /**
@@ -96,6 +113,8 @@ class Drafts {
      * @param nodes the nodes that are new or stand otherwise
      * @param inRows what stands otherwise in rows, by address
      * @param shared the shared conditions, all of them
+     * @param unmet the messages of the conditions for finishing that do not hold
+     * @param settings what belongs to the document as a whole; null where that stayed
      * @param gone the keys of nodes that are no more
      */
     public record DraftChange(
@@ -109,14 +128,16 @@ class Drafts {
             Map<String, NodeView> nodes,
             Map<String, NodeState> inRows,
             List<SharedCondition> shared,
+            List<String> unmet,
+            @Nullable DraftSettings settings,
             List<String> gone) {}
 
     @Transactional(readOnly = true)
     public Draft open(UUID id, long account) {
         WorkingCopy copy = find(templates.find(id));
         DraftModel model = entry(copy).model();
-        Answers answers = tryouts.find(id, account);
-        DraftModel.Stand stand = model.stand(answers, context());
+        Tryout tryout = tryouts.find(id, account);
+        DraftModel.Stand stand = model.stand(tryout.answers(), context(tryout));
         return new Draft(
                 copy.revision(),
                 releases.list(id).stream()
@@ -132,7 +153,11 @@ class Drafts {
                 stand.nodes(),
                 stand.inRows(),
                 copy.template().conditions(),
-                answers.typed(),
+                stand.unmet(),
+                model.settings(),
+                tryout.answers().typed(),
+                tryout.stage(),
+                tryout.role(),
                 Vocabulary.all());
     }
 
@@ -156,9 +181,9 @@ class Drafts {
             return difference(before, before, account);
         }
         templates.dropUndone(id, account);
-        Answers answers = tryouts.find(id, account);
         if (edit instanceof Edit.RenameKey rename) {
-            tryouts.keep(id, account, answers.renamed(rename.key(), rename.to()));
+            Tryout tryout = tryouts.find(id, account);
+            tryouts.keep(id, account, tryout.with(tryout.answers().renamed(rename.key(), rename.to())));
         }
         return difference(before, templates.keep(before, after, change, Kind.EDIT, account), account);
     }
@@ -199,10 +224,76 @@ class Drafts {
     @Transactional
     public DraftChange tryOut(UUID id, String key, String typed, long account) {
         Entry now = current(id);
-        Answers before = tryouts.find(id, account);
-        Answers after = before.with(key, typed);
+        Tryout before = tryouts.find(id, account);
+        return retried(id, now, before, before.with(before.answers().with(key, typed)), account);
+    }
+
+    private DraftChange retried(UUID id, Entry now, Tryout before, Tryout after, long account) {
         tryouts.keep(id, account, after);
         return difference(id, now.model(), before, now, after, account);
+    }
+
+    /** Shows the document at another stage, or as another role sees it. */
+    @Transactional
+    public DraftChange see(UUID id, Stage stage, String role, long account) {
+        Entry now = current(id);
+        if (!role.isEmpty() && !now.model().parts().rest().roles().containsKey(role)) {
+            throw new Refusal("There is no role “%s” any more.".formatted(role));
+        }
+        Tryout before = tryouts.find(id, account);
+        return retried(id, now, before, new Tryout(before.answers(), stage, role), account);
+    }
+
+    /** Types the answers of a trial in place of what is typed. */
+    @Transactional
+    public DraftChange tryTrial(UUID id, String name, long account) {
+        Entry now = current(id);
+        Trial trial = now.model().parts().rest().trials().get(name);
+        if (trial == null) {
+            throw new Refusal("There is no trial “%s” any more.".formatted(name));
+        }
+        Tryout before = tryouts.find(id, account);
+        return retried(id, now, before, before.with(new Answers(trial.answers())), account);
+    }
+
+    /**
+     * A step in the history of a template.
+     *
+     * @param words what it did
+     * @param by who took it
+     * @param undone whether it was taken back
+     * @param back how many edits of one's own are to be undone to come before it; 0 where it is not one's own, or undone
+     */
+    public record Step(int revision, String words, String by, Instant made, boolean undone, int back) {}
+
+    /** The last steps of a template, the newest first; undoing and redoing are no steps of their own. */
+    public record History(List<Step> steps) {}
+
+    @Transactional(readOnly = true)
+    public History history(UUID id, Author author) {
+        List<Step> steps = new ArrayList<>();
+        int back = 0;
+        for (TemplateStore.Past past : templates.history(id, MOST_STEPS)) {
+            if (past.kind() != Kind.EDIT) {
+                continue;
+            }
+            boolean undone = past.standing() != Standing.DONE;
+            boolean own = past.by().equals(author.name()) && !undone;
+            back += own ? 1 : 0;
+            steps.add(new Step(
+                    past.revision(), ChangeWords.of(past.change()), past.by(), past.made(), undone, own ? back : 0));
+        }
+        return new History(steps);
+    }
+
+    /** A lookup list with all its rows. */
+    @Transactional(readOnly = true)
+    public LookupList list(UUID id, String key) {
+        LookupList list = current(id).model().parts().rest().lists().get(key);
+        if (list == null) {
+            throw new Problems.Missing("There is no such lookup list.");
+        }
+        return list;
     }
 
     /** The condition of an aspect as a formula; of a shared one, what it says. */
@@ -234,9 +325,10 @@ class Drafts {
     /** Why an item stands as it does with the answers tried out. */
     @Transactional(readOnly = true)
     public Why why(UUID id, String address, long account) {
+        Tryout tryout = tryouts.find(id, account);
         return current(id)
                 .model()
-                .why(address, tryouts.find(id, account), context())
+                .why(address, tryout.answers(), context(tryout))
                 .orElseThrow(() -> new Problems.Missing("There is no “%s” as things stand.".formatted(address)));
     }
 
@@ -256,20 +348,19 @@ class Drafts {
     @Transactional
     public DraftChange clear(UUID id, long account) {
         Entry now = current(id);
-        Answers before = tryouts.find(id, account);
-        tryouts.keep(id, account, Answers.NONE);
-        return difference(id, now.model(), before, now, Answers.NONE, account);
+        Tryout before = tryouts.find(id, account);
+        return retried(id, now, before, before.with(Answers.NONE), account);
     }
 
     private DraftChange difference(WorkingCopy before, WorkingCopy after, long account) {
-        Answers answers = tryouts.find(after.id(), account);
-        return difference(after.id(), entry(before).model(), answers, entry(after), answers, account);
+        Tryout tryout = tryouts.find(after.id(), account);
+        return difference(after.id(), entry(before).model(), tryout, entry(after), tryout, account);
     }
 
     private DraftChange difference(
-            UUID id, DraftModel modelBefore, Answers answersBefore, Entry now, Answers answers, long account) {
-        DraftModel.Stand standBefore = modelBefore.stand(answersBefore, context());
-        DraftModel.Stand stand = now.model().stand(answers, context());
+            UUID id, DraftModel modelBefore, Tryout tryoutBefore, Entry now, Tryout tryout, long account) {
+        DraftModel.Stand standBefore = modelBefore.stand(tryoutBefore.answers(), context(tryoutBefore));
+        DraftModel.Stand stand = now.model().stand(tryout.answers(), context(tryout));
         Map<String, NodeView> viewsBefore = standBefore.nodes();
         Map<String, NodeView> views = stand.nodes();
         List<String> gone = new ArrayList<>(viewsBefore.keySet());
@@ -286,6 +377,10 @@ class Drafts {
                 changed(viewsBefore, views),
                 changed(standBefore.inRows(), stand.inRows()),
                 template.conditions(),
+                stand.unmet(),
+                modelBefore.settings().equals(now.model().settings())
+                        ? null
+                        : now.model().settings(),
                 gone);
     }
 
@@ -316,8 +411,8 @@ class Drafts {
         return entry;
     }
 
-    private Context context() {
-        return Context.filling(LocalDate.now(clock));
+    private Context context(Tryout tryout) {
+        return new Context(LocalDate.now(clock), tryout.stage(), tryout.role());
     }
 
     private static WorkingCopy find(Optional<WorkingCopy> copy) {

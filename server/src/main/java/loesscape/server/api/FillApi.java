@@ -74,6 +74,18 @@ class FillApi {
         return HandedIn.answer(fillings.file(link, secret == null ? "" : secret, id));
     }
 
+    /** A picture of the document. */
+    @GetMapping("/pictures/{name}")
+    ResponseEntity<byte[]> picture(@PathVariable String link, @PathVariable String name) {
+        return PicturesApi.answer(fillings.picture(link, name));
+    }
+
+    /** The logo of who hands the document out. */
+    @GetMapping("/logo")
+    ResponseEntity<byte[]> logo(@PathVariable String link) {
+        return PicturesApi.answer(fillings.logo(link));
+    }
+
     @PostMapping("/finish")
     ResponseEntity<Finished> finish(
             @PathVariable String link, @CookieValue(name = COOKIE, required = false) @Nullable String secret) {

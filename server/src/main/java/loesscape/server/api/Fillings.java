@@ -22,12 +22,17 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Value;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
+import loesscape.formats.picture.SafePicture;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
 import loesscape.server.store.FillingStore.Filling;
+import loesscape.server.store.OrganisationStore;
+import loesscape.server.store.OrganisationStore.Organisation;
+import loesscape.server.store.PictureStore;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.RecordStore.Kept;
 import loesscape.server.store.ReleaseStore;
@@ -51,6 +56,8 @@ public class Fillings {
     private final RecordStore records;
     private final TemplateStore templates;
     private final FileStore files;
+    private final PictureStore pictures;
+    private final OrganisationStore organisations;
     private final Clock clock;
 
     Fillings(
@@ -60,6 +67,8 @@ public class Fillings {
             RecordStore records,
             TemplateStore templates,
             FileStore files,
+            PictureStore pictures,
+            OrganisationStore organisations,
             Clock clock) {
         this.links = links;
         this.releases = releases;
@@ -67,6 +76,8 @@ public class Fillings {
         this.records = records;
         this.templates = templates;
         this.files = files;
+        this.pictures = pictures;
+        this.organisations = organisations;
         this.clock = clock;
     }
 
@@ -77,6 +88,8 @@ public class Fillings {
      * @param nodes by key, without conditions, which are not the filler's business
      * @param states how each node stands
      * @param answers as they were typed
+     * @param pageSettings how the document lies on its pages
+     * @param organisation who hands it out
      * @param record the number of the record this has become; null while it is not finished
      */
     public record Sheet(
@@ -88,6 +101,9 @@ public class Fillings {
             Map<String, String> answers,
             List<Progress> progress,
             List<State.Obstacle> obstacles,
+            PageSettings pageSettings,
+            boolean rightToLeft,
+            Organisation organisation,
             @Nullable Integer record) {}
 
     /** What an answer changed, and what is still needed. */
@@ -99,6 +115,19 @@ public class Fillings {
 
     /** A PDF with the name to save it under. */
     record Pdf(byte[] bytes, int record) {}
+
+    /** A picture of the document behind a link. */
+    @Transactional(readOnly = true)
+    public SafePicture picture(String link, String name) {
+        return pictures.find(target(link).template(), name).orElseThrow(PicturesApi::missing);
+    }
+
+    /** The logo of who hands out the document behind a link. */
+    @Transactional(readOnly = true)
+    public SafePicture logo(String link) {
+        target(link);
+        return organisations.logo().orElseThrow(PicturesApi::missing);
+    }
 
     @Transactional(readOnly = true)
     public Sheet open(String link, @Nullable String secret) {
@@ -121,6 +150,9 @@ public class Fillings {
                 answers.typed(),
                 Progress.of(release.template(), state),
                 state.obstacles(),
+                release.template().pageSettings(),
+                release.template().pageSettings().isRightToLeft(),
+                organisations.find(),
                 record);
     }
 

@@ -4,6 +4,7 @@ import java.util.List;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.InvalidTemplate;
 import loesscape.formats.json.JsonProblem;
+import loesscape.formats.picture.UnsafePicture;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -42,6 +43,11 @@ class Problems {
         ProblemDetail problem = detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not done", refusal);
         problem.setProperty("followers", refusal.followers());
         return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail unsafe(UnsafePicture picture) {
+        return detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not taken", picture);
     }
 
     @ExceptionHandler

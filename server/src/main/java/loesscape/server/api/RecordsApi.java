@@ -45,13 +45,13 @@ class RecordsApi {
     }
 
     /** A column that can be shown. */
-    public record Column(String key, String name, String label, boolean numeric) {}
+    public record RecordColumn(String key, String name, String label, boolean numeric) {}
 
     /** A line of the table; the cells by column key, only those that say something. */
     public record Row(int number, int release, Instant finished, Map<String, String> cells) {}
 
     /** The table: all columns, and the rows that were asked for. */
-    public record RecordTable(String title, List<Column> columns, List<Row> rows, int total) {}
+    public record RecordTable(String title, List<RecordColumn> columns, List<Row> rows, int total) {}
 
     /** One record, with the files that were handed in, and the numbers of its neighbours; null at the ends. */
     public record RecordPage(
@@ -82,7 +82,7 @@ class RecordsApi {
         return new RecordTable(
                 title,
                 fields.stream()
-                        .map(field -> new Column(
+                        .map(field -> new RecordColumn(
                                 field.key(),
                                 field.name(),
                                 field.label(),

@@ -11,12 +11,16 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
+import loesscape.formats.picture.SafePicture;
+import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
+import loesscape.server.store.PictureStore;
 import loesscape.server.store.TemplateStore;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,9 +32,11 @@ import org.springframework.web.bind.annotation.RestController;
 class TemplatesApi {
 
     private final TemplateStore templates;
+    private final PictureStore pictures;
 
-    TemplatesApi(TemplateStore templates) {
+    TemplatesApi(TemplateStore templates, PictureStore pictures) {
         this.templates = templates;
+        this.pictures = pictures;
     }
 
     /** How a template stands between its working copy and its releases. */
@@ -77,8 +83,12 @@ class TemplatesApi {
     }
 
     @PostMapping("/api/templates/import")
-    Made importFile(InputStream body) throws IOException {
-        return new Made(templates.add(TemplateFile.read(body.readAllBytes())).toString());
+    @Transactional
+    public Made importFile(InputStream body) throws IOException {
+        TemplateArchive archive = TemplateArchive.read(body.readAllBytes());
+        UUID id = templates.add(archive.template());
+        archive.pictures().forEach(picture -> pictures.keep(id, picture));
+        return new Made(id.toString());
     }
 
     @GetMapping("/api/templates/{id}/file")
@@ -87,9 +97,17 @@ class TemplatesApi {
                 .find(id)
                 .orElseThrow(() -> new Problems.Missing("There is no such template."))
                 .template();
-        String name = Keys.from(template.title(), "template", taken -> false).replace('_', '-') + ".loess.json";
-        return download(
-                TemplateFile.write(template).getBytes(StandardCharsets.UTF_8), MediaType.APPLICATION_JSON, name);
+        String name = Keys.from(template.title(), "template", taken -> false).replace('_', '-');
+        List<SafePicture> beside = pictures.all(id);
+        return beside.isEmpty()
+                ? download(
+                        TemplateFile.write(template).getBytes(StandardCharsets.UTF_8),
+                        MediaType.APPLICATION_JSON,
+                        name + ".loess.json")
+                : download(
+                        new TemplateArchive(template, beside).write(),
+                        MediaType.APPLICATION_OCTET_STREAM,
+                        name + ".loess");
     }
 
     /** Bytes to be saved under a name. */

@@ -2,6 +2,7 @@ package loesscape.server.api;
 
 import java.util.List;
 import loesscape.core.analysis.Why;
+import loesscape.core.model.LookupList;
 import loesscape.formats.json.TypeScript;
 
 /** The types the web pages share with the server, written to {@code web/src/api/types.ts}. */
@@ -17,6 +18,13 @@ final class WebTypes {
             Drafts.DraftChange.class,
             DraftApi.EditRequest.class,
             DraftApi.Typed.class,
+            DraftApi.SeenAs.class,
+            DraftApi.TrialName.class,
+            Drafts.History.class,
+            LookupList.class,
+            PicturesApi.Named.class,
+            OrganisationApi.Wanted.class,
+            OrganisationApi.Readable.class,
             DraftApi.AsText.class,
             DraftApi.AsClauses.class,
             Why.class,

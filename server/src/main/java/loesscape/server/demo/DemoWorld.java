@@ -17,6 +17,7 @@ import loesscape.server.store.Accounts;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
 import loesscape.server.store.TryoutStore;
+import loesscape.server.store.TryoutStore.Tryout;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -69,7 +70,7 @@ public class DemoWorld implements ApplicationRunner {
         for (String name : TEMPLATES) {
             UUID template = templates.add(load(name));
             release(template, author, "First release", records(name));
-            tryouts.keep(template, author, new Answers(tryout(name)));
+            tryouts.keep(template, author, Tryout.NONE.with(new Answers(tryout(name))));
         }
     }
 

@@ -61,6 +61,13 @@ public class TemplateStore {
     /** An edit that was made. */
     public record Made(int revision, Change change) {}
 
+    /**
+     * An edit in the history of a template.
+     *
+     * @param by who made it
+     */
+    public record Past(int revision, Kind kind, Standing standing, String by, Instant made, Change change) {}
+
     /** All templates, the last changed first. */
     public List<Listed> list() {
         return database.sql("""
@@ -201,6 +208,24 @@ public class TemplateStore {
                         "UPDATE edit SET standing = 'DROPPED' WHERE template_id = ? AND account_id = ? AND standing = 'UNDONE'")
                 .params(id, account)
                 .update();
+    }
+
+    /** What was changed last, the newest first. */
+    public List<Past> history(UUID id, int most) {
+        return database.sql("""
+                        SELECT revision, kind, standing, account.name, made, change
+                        FROM edit JOIN account ON account.id = edit.account_id
+                        WHERE template_id = ? ORDER BY revision DESC LIMIT ?
+                        """)
+                .params(id, most)
+                .query((row, n) -> new Past(
+                        row.getInt("revision"),
+                        Kind.valueOf(row.getString("kind")),
+                        Standing.valueOf(row.getString("standing")),
+                        row.getString("name"),
+                        row.getObject("made", OffsetDateTime.class).toInstant(),
+                        change(row.getString("change"))))
+                .list();
     }
 
     /** What was changed after a revision, oldest first. */

@@ -2,10 +2,11 @@ package loesscape.server.store;
 
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.model.Stage;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
-/** What each author has typed into a document in the Draft view. */
+/** What each author has typed into a document in the Draft view, and as whom they look at it. */
 @Repository
 public class TryoutStore {
 
@@ -15,20 +16,47 @@ public class TryoutStore {
         this.database = database;
     }
 
-    /** The answers an author tries a template with. */
-    public Answers find(UUID template, long account) {
-        return database.sql("SELECT answers FROM tryout WHERE template_id = ? AND account_id = ?")
-                .params(template, account)
-                .query((row, n) -> AnswersColumn.read(row.getString("answers")))
-                .optional()
-                .orElse(Answers.NONE);
+    /**
+     * How an author tries a template.
+     *
+     * @param stage where the document stands on its way
+     * @param role the key of the role that is acting; empty for nobody in particular
+     */
+    public record Tryout(Answers answers, Stage stage, String role) {
+
+        /** Nothing typed yet. */
+        public static final Tryout NONE = new Tryout(Answers.NONE, Stage.FILLING, "");
+
+        /** The same with other answers. */
+        public Tryout with(Answers others) {
+            return new Tryout(others, stage, role);
+        }
     }
 
-    /** Keeps the answers an author tries a template with. */
-    public void keep(UUID template, long account, Answers answers) {
-        database.sql(
-                        "MERGE INTO tryout (template_id, account_id, answers) KEY (template_id, account_id) VALUES (?, ?, ?)")
-                .params(template, account, AnswersColumn.write(answers))
+    /** How an author tries a template. */
+    public Tryout find(UUID template, long account) {
+        return database.sql("SELECT answers, stage, role FROM tryout WHERE template_id = ? AND account_id = ?")
+                .params(template, account)
+                .query((row, n) -> new Tryout(
+                        AnswersColumn.read(row.getString("answers")),
+                        Stage.valueOf(row.getString("stage")),
+                        row.getString("role")))
+                .optional()
+                .orElse(Tryout.NONE);
+    }
+
+    /** Keeps how an author tries a template. */
+    public void keep(UUID template, long account, Tryout tryout) {
+        database.sql("""
+                        MERGE INTO tryout (template_id, account_id, answers, stage, role)
+                        KEY (template_id, account_id) VALUES (?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        template,
+                        account,
+                        AnswersColumn.write(tryout.answers()),
+                        tryout.stage().name(),
+                        tryout.role())
                 .update();
     }
 }

@@ -1,0 +1,64 @@
+package loesscape.server.api;
+
+import java.util.UUID;
+import loesscape.core.editing.Refusal;
+import loesscape.formats.picture.SafePicture;
+import loesscape.server.store.PictureStore;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The pictures beside a template. */
+@RestController
+@RequestMapping("/api/templates/{id}/pictures")
+class PicturesApi {
+
+    private static final long MOST_BYTES = 20L * 1024 * 1024;
+
+    private final PictureStore pictures;
+
+    PicturesApi(PictureStore pictures) {
+        this.pictures = pictures;
+    }
+
+    /** The name of a picture that was kept. */
+    public record Named(String name) {}
+
+    @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    @Transactional
+    public Named keep(@PathVariable UUID id, @RequestParam String name, @RequestBody byte[] content) {
+        SafePicture picture = SafePicture.read(name, content);
+        if (pictures.size(id) + picture.content().length > MOST_BYTES) {
+            throw new Refusal("The pictures beside this template have more than 20 MB together. Make some smaller.");
+        }
+        pictures.keep(id, picture);
+        return new Named(picture.name());
+    }
+
+    @GetMapping("/{name}")
+    ResponseEntity<byte[]> find(@PathVariable UUID id, @PathVariable String name) {
+        return answer(pictures.find(id, name).orElseThrow(PicturesApi::missing));
+    }
+
+    static Problems.Missing missing() {
+        return new Problems.Missing("There is no such picture.");
+    }
+
+    /** A picture that goes out; nothing in it may run or fetch, even where it is opened by itself. */
+    static ResponseEntity<byte[]> answer(SafePicture picture) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(picture.media()))
+                .header(HttpHeaders.CACHE_CONTROL, "private, max-age=86400")
+                .header("X-Content-Type-Options", "nosniff")
+                .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
+                .body(picture.content());
+    }
+}
