@@ -17,6 +17,9 @@ export class Problem extends Error {
   }
 }
 
+/** An answer that takes longer is not waited for; the request is made again. */
+const LONGEST_WAIT = 20_000;
+
 /** Asks the server; the answer is JSON, or nothing. */
 export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
   const headers: Record<string, string> = { Accept: "application/json" };
@@ -32,7 +35,13 @@ export async function request<T>(method: string, path: string, body?: unknown): 
   }
   let response: Response;
   try {
-    response = await fetch(path, { method, headers, body: content, credentials: "same-origin" });
+    response = await fetch(path, {
+      method,
+      headers,
+      body: content,
+      credentials: "same-origin",
+      signal: AbortSignal.timeout(LONGEST_WAIT),
+    });
   } catch {
     throw new Problem(0, "The server cannot be reached.");
   }

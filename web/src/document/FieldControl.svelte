@@ -187,7 +187,7 @@
   }
 
   .control:disabled:disabled {
-    background: #eff2f0;
+    background: var(--color-locked);
     color: var(--color-soft);
   }
 

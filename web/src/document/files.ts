@@ -8,10 +8,14 @@ export interface FileKeeper {
   /** Sends a file; tells how much of it is there, from 0 to 1. */
   hand(file: File, progress: (part: number) => void): Promise<HandedIn>;
   url(id: string): string;
+  /** Where a picture of the document is found. */
+  picture(name: string): string;
+  /** Keeps a picture of the document; tells its name. */
+  bring(file: File): Promise<string>;
 }
 
 /** Keeps files under an address of the server. */
-export function keeperAt(base: string, headers: () => Record<string, string>): FileKeeper {
+export function keeperAt(base: string, pictures: string, headers: () => Record<string, string>): FileKeeper {
   return {
     hand: (file, progress) =>
       new Promise((resolve, reject) => {
@@ -30,5 +34,16 @@ export function keeperAt(base: string, headers: () => Record<string, string>): F
         request.send(file);
       }),
     url: (id) => `${base}/${id}`,
+    picture: (name) => `${pictures}/${encodeURIComponent(name)}`,
+    bring: async (file) => {
+      const answer = await fetch(`${pictures}?name=${encodeURIComponent(file.name)}`, {
+        method: "POST",
+        headers: { "Content-Type": "application/octet-stream", ...headers() },
+        body: file,
+      });
+      const told = (await answer.json()) as { name?: string; detail?: string };
+      if (!answer.ok || !told.name) throw new Error(told.detail ?? "The picture was not taken.");
+      return told.name;
+    },
   };
 }

@@ -1,6 +1,8 @@
 <script lang="ts">
+  import type { Snippet } from "svelte";
   import type { Band, Look } from "../api/types";
   import { band, PLAIN } from "../document/looks";
+  import BandScale from "./BandScale.svelte";
   import { decimal } from "./clauses";
   import EditorLine from "./EditorLine.svelte";
   import LookPicker from "./LookPicker.svelte";
@@ -10,6 +12,7 @@
     bands,
     now,
     canBeEmpty,
+    more,
     onchange,
   }: {
     title: string;
@@ -17,6 +20,8 @@
     /** The band the number lies in now. */
     now: string | null;
     canBeEmpty: boolean;
+    /** What can be done besides with bands that are there. */
+    more?: Snippet;
     /** Changes the bands as they stand by then. */
     onchange: (change: (bands: Band[]) => Band[]) => void;
   } = $props();
@@ -63,11 +68,13 @@
   function edge(at: number, typed: string) {
     const number = decimal(typed);
     wrong = number === null ? `“${typed}” is not a number of at most 15 digits.` : "";
-    if (number !== null)
-      onchange((now) =>
-        now[at]?.upTo ? now.with(at, { ...now[at], upTo: { ...now[at].upTo, at: number } }) : now,
-      );
+    if (number !== null) place(at, number);
   }
+
+  const place = (at: number, number: number) =>
+    onchange((now) =>
+      now[at]?.upTo ? now.with(at, { ...now[at], upTo: { ...now[at].upTo, at: number } }) : now,
+    );
 
   const joins = (at: number) =>
     onchange((now) => {
@@ -80,15 +87,7 @@
 
 <EditorLine {title} wide={bands.length > 0}>
   {#if bands.length}
-    <div class="core" aria-hidden="true">
-      {#each bands as band, i (band.id)}
-        <span class={["length", `shade-${band.look.shade}`, band.id === now && "font-bold"]}
-          >{band.label}</span
-        >
-        {#if band.upTo}<span class="cut"><b>{String(band.upTo.at)}</b></span>{/if}
-        {#if i === bands.length - 1}<span></span>{/if}
-      {/each}
-    </div>
+    <BandScale {bands} {now} {name} onchange={place} />
     <ol class="grid gap-1">
       {#each bands as band, i (band.id)}
         <li class="min-w-0">
@@ -140,47 +139,8 @@
     </ol>
     {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
     <button type="button" class="token add mt-1" onclick={divide}>another band</button>
+    {@render more?.()}
   {:else}
     <button type="button" class="token add" onclick={begin}>look by bands</button>
   {/if}
 </EditorLine>
-
-<style>
-  .core {
-    display: flex;
-    height: 36px;
-    align-items: flex-start;
-    padding-top: 3px;
-  }
-
-  .length {
-    flex: 1;
-    min-width: 0;
-    height: 18px;
-    overflow: hidden;
-    padding: 0 4px;
-    text-align: center;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-    font-size: 11px;
-    line-height: 18px;
-  }
-
-  .cut {
-    position: relative;
-    width: 3px;
-    height: 24px;
-    margin-top: -3px;
-    border-radius: 1px;
-    background: var(--color-ink);
-  }
-
-  .cut b {
-    position: absolute;
-    top: 22px;
-    left: 50%;
-    transform: translateX(-50%);
-    font: 11px var(--font-key);
-    color: var(--color-soft);
-  }
-</style>

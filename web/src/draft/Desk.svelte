@@ -3,6 +3,7 @@
   import { lookClass } from "../document/looks";
   import { parts, rows } from "../document/rows";
   import { workingCopy } from "./context";
+  import DocumentEditor from "./DocumentEditor.svelte";
   import EditableText from "./EditableText.svelte";
   import InPlace from "./InPlace.svelte";
   import InsertLine from "./InsertLine.svelte";
@@ -10,6 +11,8 @@
   import Line from "./Line.svelte";
   import Movable from "./Movable.svelte";
   import Note from "./Note.svelte";
+  import Now from "./Now.svelte";
+  import Said from "./Said.svelte";
   import SeveralEditor from "./SeveralEditor.svelte";
   import Slip from "./Slip.svelte";
   import Threads from "./Threads.svelte";
@@ -19,7 +22,13 @@
   const copy = workingCopy();
   let ground = $state<HTMLElement>();
   const pages = $derived(copy.inside(""));
-  const numbers = $derived(new Map(pages.flatMap((page) => copy.inside(page)).map((key, i) => [key, i + 1])));
+  const numbers = $derived(
+    new Map(
+      copy.settings?.pageSettings.numbering === "none"
+        ? []
+        : pages.flatMap((page) => copy.inside(page)).map((key, i) => [key, i + 1]),
+    ),
+  );
   const shown = (key: string) => copy.view(key).state.shown;
   const depth = (key: string) => copy.view(key).bond.depth;
 
@@ -95,13 +104,13 @@
   </div>
 {/snippet}
 
-{#snippet block(section: string, number: string)}
+{#snippet block(section: string, number: string, top: boolean)}
   {@const view = copy.view(section)}
   {@const node = view.node}
   {@const rowsNow = copy.rowsOf(section)}
   <Line depth={depth(section)}>
     {#snippet sheet()}
-      <div class={["py-2", !number && "pl-3"]}>
+      <div class={["py-2", !top && "pl-3"]}>
         <Movable key={section} kind="section">
           {#if !shown(section)}
             <Slip at={section} name={`${number} ${view.name}`} inside={count(section)} reason={view.folded} />
@@ -169,7 +178,7 @@
 {#snippet items(section: string, row: string)}
   {#each rows(copy.inside(section), (key) => width(key, row)) as line (line[0])}
     {#if copy.view(line[0]!).node.type === "section"}
-      {@render block(line[0]!, "")}
+      {@render block(line[0]!, "", false)}
     {:else}
       <Line depth={Math.max(...line.map(depth))}>
         {#snippet sheet()}
@@ -224,7 +233,14 @@
   onmousedowncapture={point}
   onclickcapture={point}
 >
-  <div class="relative flex min-h-[calc(100vh-130px)] flex-col border-y" bind:this={ground}>
+  <div
+    dir={copy.settings?.rightToLeft ? "rtl" : undefined}
+    style:--item-gap={{ compact: "3px", normal: "7px", roomy: "13px" }[
+      copy.settings?.pageSettings.spacing ?? "normal"
+    ]}
+    class="relative flex min-h-[calc(100vh-130px)] flex-col border-y"
+    bind:this={ground}
+  >
     <Line top>
       {#snippet sheet()}
         <div class="text-[22px] leading-tight font-semibold">
@@ -241,6 +257,23 @@
             placeholder="A line under the title"
             onchange={(subtitle) => copy.edit(() => ({ type: "retitle", title: copy.title, subtitle }))}
           />
+        </div>
+      {/snippet}
+      {#snippet margin()}
+        <div class="relative">
+          {#if copy.ofDocument}<DocumentEditor />{:else}
+            <div class="whole">
+              {#each copy.settings?.finish ?? [] as { rule, sentence }, i (i)}
+                <p><Said parts={sentence.parts} /> <Now met={!copy.unmet.includes(rule.message)} /></p>
+              {/each}
+              {#each (copy.settings?.roles ?? []).filter(({ role }) => role.takesPart) as { role, takesPart } (role.key)}
+                <p><Said parts={takesPart.parts} /></p>
+              {/each}
+              <button type="button" class="open" onclick={() => copy.openDocument(true)}
+                >The document as a whole …</button
+              >
+            </div>
+          {/if}
         </div>
       {/snippet}
     </Line>
@@ -267,7 +300,7 @@
         </Line>
       {/if}
       {#each copy.inside(page) as section (section)}
-        {@render block(section, String(numbers.get(section)))}
+        {@render block(section, String(numbers.get(section) ?? ""), true)}
       {/each}
     {/each}
     <Line rest />
@@ -276,11 +309,23 @@
 </div>
 
 <style>
+  .whole {
+    padding: 3px 14px 5px 16px;
+    font: 14.5px/1.42 var(--font-margin);
+  }
+
+  .open {
+    font: 12.5px var(--font-chrome);
+    color: var(--color-soft);
+    text-decoration: underline;
+    padding-block: 4px;
+  }
+
   .row {
     display: grid;
     grid-template-columns: repeat(6, minmax(0, 1fr));
     column-gap: 14px;
-    padding-block: 7px;
+    padding-block: var(--item-gap, 7px);
   }
 
   .pointing :global(.movable:hover) {

@@ -15,7 +15,7 @@
     grid-template-columns: 72px minmax(0, 1fr);
     gap: 8px;
     padding: 6px 0;
-    border-top: 1px solid #ece9dd;
+    border-top: 1px solid var(--color-hairline);
   }
 
   .wide {

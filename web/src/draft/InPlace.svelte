@@ -2,7 +2,8 @@
   import { address } from "../document/answers";
   import Indicated from "../document/Indicated.svelte";
   import FieldControl from "../document/FieldControl.svelte";
-  import { lookClass } from "../document/looks";
+  import { lookClass, lookStyle } from "../document/looks";
+  import PictureItem from "../document/PictureItem.svelte";
   import { question } from "../document/labels";
   import { workingCopy } from "./context";
   import EditableText from "./EditableText.svelte";
@@ -62,6 +63,7 @@
       "border-l-[3px] px-3 py-2 text-[13.5px] whitespace-pre-wrap",
       stand.type === "notice" && lookClass(stand.look),
     ]}
+    style={stand.type === "notice" ? lookStyle(stand.look) : undefined}
     class:bg-straw={stand.type === "notice" && stand.look.shade === "plain"}
     class:border-straw-line={stand.type === "notice" && stand.look.shade === "plain"}
   >
@@ -89,5 +91,17 @@
 {:else if node.type === "divider"}
   <hr class="my-2" />
 {:else if node.type === "picture"}
-  <p class="soft">{node.label || "Picture"}{node.file ? `: ${node.file}` : ""}</p>
+  {#if isSelected}
+    <EditableText
+      value={node.label}
+      label="What the picture shows"
+      placeholder="What the picture shows, for those who cannot see it"
+      onchange={relabel}
+    />
+  {/if}
+  {#if node.file || (node.follows && copy.answers[node.follows])}
+    <PictureItem picture={node} typed={copy.answers[node.follows] ?? ""} />
+  {:else}
+    <p class="soft">{node.label || "Picture"}: none chosen yet</p>
+  {/if}
 {/if}

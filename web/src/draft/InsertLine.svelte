@@ -39,11 +39,16 @@
     return { holder: copy.holder(top), after: top };
   }
 
+  /** Where a new page goes: behind the one that this line stands on. */
+  function behindPage(): { holder: string; after: string } {
+    return { holder: "", after: besides().holder };
+  }
+
   async function add(offer: (typeof list)[number] | undefined) {
     if (!offer) return;
     const label = offer.named ? "" : typed;
-    const section = offer.id === "section" || offer.id === "repeatingSection";
-    const place = section ? besides() : { holder, after };
+    const section = offer.id === "section" || offer.id === "repeatingSection" || offer.id === "page";
+    const place = offer.id === "page" ? behindPage() : section ? besides() : { holder, after };
     const key = await copy.make({ type: "add", what: offer.id, label, ...place });
     if (!key) return;
     typed = "";

@@ -2,17 +2,22 @@
   import type { Aspect, FieldKind, Width } from "../api/types";
   import AspectLine from "./AspectLine.svelte";
   import ChecksEditor from "./ChecksEditor.svelte";
+  import BondsLine from "./BondsLine.svelte";
   import BandsEditor from "./BandsEditor.svelte";
   import ChoicesEditor from "./ChoicesEditor.svelte";
   import { workingCopy } from "./context";
   import EditableText from "./EditableText.svelte";
   import EditorLine from "./EditorLine.svelte";
   import { KINDS } from "./kinds";
+  import IndicatorEditor from "./IndicatorEditor.svelte";
   import KindEditor from "./KindEditor.svelte";
+  import FoldingEditor from "./FoldingEditor.svelte";
   import LooksEditor from "./LooksEditor.svelte";
   import LimitsEditor from "./LimitsEditor.svelte";
   import Picker from "./Picker.svelte";
   import RowsEditor from "./RowsEditor.svelte";
+  import PictureEditor from "./PictureEditor.svelte";
+  import RolePicker from "./RolePicker.svelte";
   import ValueEditor from "./ValueEditor.svelte";
   import RefusedEdit from "./RefusedEdit.svelte";
 
@@ -21,13 +26,6 @@
   const copy = workingCopy();
   const view = $derived(copy.view(key));
   const node = $derived(view.node);
-  const numbers = $derived(
-    [...copy.nodes.values()].flatMap((it) =>
-      it.node.type === "field" && (it.node.kind.type === "number" || it.node.kind.type === "money")
-        ? [{ id: it.node.key, label: it.name }]
-        : [],
-    ),
-  );
   const WIDTHS: Width[] = ["full", "half", "third"];
   const aspects = $derived<[Aspect, import("../api/types").Condition | null][]>(
     node.type === "field"
@@ -58,7 +56,7 @@
   }
 </script>
 
-<section class="card" aria-label={`Logic of ${view.name}`} id={`n-${key}`}>
+<section class="editor-card" aria-label={`Logic of ${view.name}`} id={`n-${key}`}>
   <header class="mb-1.5 flex items-center gap-2">
     <h3 class="min-w-0 truncate text-sm font-semibold">{view.name}</h3>
     {#if node.type === "field"}
@@ -117,25 +115,9 @@
       </span>
     </EditorLine>
   {:else if node.type === "indicator"}
-    <EditorLine title="Follows">
-      <Picker
-        label="Follows"
-        tone="field"
-        text={copy.nodes.get(node.follows)?.name ?? ""}
-        options={numbers}
-        chosen={[node.follows]}
-        onpick={(field) => copy.edit({ type: "follow", key, field })}
-      />
-      in bands; blank shows nothing
-    </EditorLine>
-    <BandsEditor
-      title="Bands"
-      bands={node.bands}
-      now={band}
-      canBeEmpty={false}
-      onchange={(change) =>
-        copy.editNode(key, "indicator", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}
-    />
+    <IndicatorEditor indicator={node} {band} />
+  {:else if node.type === "picture"}
+    <PictureEditor picture={node} />
   {/if}
   {#if node.type === "section"}<RowsEditor section={node} />{/if}
   {#if node.type === "field" || node.type === "section" || node.type === "notice"}<LooksEditor {node} />{/if}
@@ -150,7 +132,10 @@
         />{/key}
     </EditorLine>
   {/if}
-  <footer class="flex flex-wrap gap-1 border-t border-[#ece9dd] pt-2">
+  {#if "folding" in node}<FoldingEditor keys={[key]} folding={node.folding} />{/if}
+  {#if node.type === "field"}<RolePicker keys={[key]} role={node.role} />{/if}
+  <BondsLine {key} besides={"follows" in node ? node.follows : ""} />
+  <footer class="flex flex-wrap gap-1 border-t border-hairline pt-2">
     <button type="button" class="token plain" title="Move up (Alt ↑)" onclick={() => copy.move(key, -1)}
       >Move up</button
     >
@@ -172,17 +157,3 @@
     >
   </footer>
 </section>
-
-<style>
-  .card {
-    border: 1.5px solid #d2a02a;
-    border-radius: var(--radius-xl);
-    background: var(--color-paper);
-    box-shadow: var(--shadow-card);
-    padding: 11px 14px 12px;
-    position: absolute;
-    top: -6px;
-    inset-inline: 10px;
-    z-index: 10;
-  }
-</style>

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Field, FieldKind } from "../api/types";
   import { workingCopy } from "./context";
+  import LookupEditor from "./LookupEditor.svelte";
+  import OfferEditor from "./OfferEditor.svelte";
   import EditorLine from "./EditorLine.svelte";
 
   let { field }: { field: Field } = $props();
@@ -104,7 +106,9 @@
     >
   </EditorLine>
 {/if}
+{#if kind.type === "lookup"}<LookupEditor {field} {kind} />{/if}
 {#if kind.type === "oneChoice" || kind.type === "severalChoices"}
+  <OfferEditor {field} {kind} />
   <EditorLine title="Marks">
     <label class="soft inline-flex items-center gap-1"
       >columns

@@ -61,14 +61,14 @@
 
   .strata i {
     width: 3px;
-    background: #e3c65f;
+    background: var(--color-stratum-1);
   }
 
   .strata i:nth-child(2) {
-    background: #c79a1f;
+    background: var(--color-stratum-2);
   }
 
   .strata i:nth-child(3) {
-    background: #7a5600;
+    background: var(--color-stratum-3);
   }
 </style>

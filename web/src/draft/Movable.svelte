@@ -89,7 +89,7 @@
   }
 
   .selected {
-    outline: 2px solid #d2a02a;
+    outline: 2px solid var(--color-card-edge);
     outline-offset: 5px;
   }
 

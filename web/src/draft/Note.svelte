@@ -1,12 +1,10 @@
 <script lang="ts">
   import type { NodeView, Sentence } from "../api/types";
   import { conditionOf, isPlain } from "./clauses";
-  import { workingCopy } from "./context";
   import Now from "./Now.svelte";
+  import Said from "./Said.svelte";
 
   let { view, named, covered = false }: { view: NodeView; named: boolean; covered?: boolean } = $props();
-
-  const copy = workingCopy();
 
   /** Whether a sentence holds now; undefined where it always does or never could. */
   function met({ aspects }: Sentence): boolean | undefined {
@@ -24,17 +22,7 @@
     {#each view.sentences as sentence, i (i)}
       {@const holds = met(sentence)}
       <p>
-        {#if named && i === 0}<span class="name"
-            >{view.name}:
-          </span>{/if}{#each sentence.parts as part, j (j)}{#if part.type === "strong"}<b>{part.text}</b
-            >{:else if part.type === "fieldName"}<button
-              type="button"
-              class="field"
-              onclick={() => copy.select(part.key, true)}>{part.text}</button
-            >{:else if part.type === "sharedName"}<i>{part.text}</i>{:else if part.type === "figure"}<span
-              class="figure">{part.text}</span
-            >{:else if part.type === "blankRule"}<span class="blank">{part.text}</span
-            >{:else}{part.text}{/if}{/each}
+        {#if named && i === 0}<span class="name">{view.name}: </span>{/if}<Said parts={sentence.parts} />
         {#if holds !== undefined}<Now met={holds} />{/if}
       </p>
     {/each}
@@ -47,33 +35,9 @@
     font: 14.5px/1.42 var(--font-margin);
   }
 
-  .note b {
-    font-weight: 600;
-  }
-
-  .name,
-  .blank {
+  .name {
     font: 12.5px var(--font-chrome);
     color: var(--color-soft);
-  }
-
-  .name {
     margin-right: 5px;
-  }
-
-  .field {
-    color: var(--color-river);
-    font-weight: 600;
-    border-bottom: 1.5px dotted #86aecb;
-    line-height: 1.15;
-  }
-
-  .figure {
-    background: var(--color-ochre-tint);
-    border-radius: 3px;
-    padding: 0 5px;
-    font-weight: 600;
-    color: #5b4300;
-    overflow-wrap: anywhere;
   }
 </style>

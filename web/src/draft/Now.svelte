@@ -19,7 +19,7 @@
   }
 
   .no {
-    background: #e9e4cf;
+    background: var(--color-not-now);
     color: var(--color-straw-ink);
   }
 </style>

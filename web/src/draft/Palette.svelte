@@ -1,7 +1,11 @@
 <script lang="ts">
   import { workingCopy } from "./context";
 
-  let { oninsert, onclose }: { oninsert: (after: string) => void; onclose: () => void } = $props();
+  let {
+    oninsert,
+    onhistory,
+    onclose,
+  }: { oninsert: (after: string) => void; onhistory: () => void; onclose: () => void } = $props();
 
   const copy = workingCopy();
   type Action = { label: string; keys: string; works: boolean; work: () => unknown };
@@ -56,6 +60,33 @@
           after: copy.inside("").at(-1) ?? null,
         }),
     },
+    { label: "The document as a whole", keys: "", works: true, work: () => copy.openDocument(true) },
+    {
+      label: "Next finding",
+      keys: "F8",
+      works: !!copy.settings?.findings.length,
+      work: () => copy.nextFinding(1),
+    },
+    { label: "Next field to answer", keys: "F9", works: true, work: () => copy.nextUnanswered() },
+    {
+      label: "Go to what it follows",
+      keys: "Ctrl ←",
+      works: !!copy.selected,
+      work: () => copy.walk("follows"),
+    },
+    {
+      label: "Go to what follows it",
+      keys: "Ctrl →",
+      works: !!copy.selected,
+      work: () => copy.walk("followers"),
+    },
+    { label: "History", keys: "", works: true, work: onhistory },
+    ...(copy.settings?.trials ?? []).map(({ name }) => ({
+      label: `Type the answers of the trial ${name}`,
+      keys: "",
+      works: true,
+      work: () => copy.tryTrial(name),
+    })),
     { label: "Clear the answers tried out", keys: "", works: true, work: () => copy.clearAnswers() },
     { label: "Select nothing", keys: "Esc", works: !!copy.selected, work: () => copy.select(null) },
     { label: "Select more", keys: "Ctrl click, Shift ↑ ↓ in the contents", works: false, work: () => {} },

@@ -23,7 +23,7 @@
   }
 </script>
 
-<section class="card" aria-label={`${keys.length} selected`}>
+<section class="editor-card" aria-label={`${keys.length} selected`}>
   <h3 class="mb-1.5 text-sm font-semibold">{keys.length} selected</h3>
   <p class="soft mb-1 text-[12.5px]">{keys.map((key) => copy.view(key).name).join(", ")}</p>
   <RefusedEdit />
@@ -46,7 +46,7 @@
       {/each}
     </EditorLine>
   {/if}
-  <footer class="flex flex-wrap gap-1 border-t border-[#ece9dd] pt-2">
+  <footer class="flex flex-wrap gap-1 border-t border-hairline pt-2">
     <button
       type="button"
       class="token plain"
@@ -70,17 +70,3 @@
     >
   </footer>
 </section>
-
-<style>
-  .card {
-    border: 1.5px solid #d2a02a;
-    border-radius: var(--radius-xl);
-    background: var(--color-paper);
-    box-shadow: var(--shadow-card);
-    padding: 11px 14px 12px;
-    position: absolute;
-    top: -6px;
-    inset-inline: 10px;
-    z-index: 10;
-  }
-</style>

@@ -28,10 +28,10 @@
     display: grid;
     grid-template-columns: auto minmax(0, 1fr) auto;
     gap: 12px;
-    border-block: 1px dashed #9ba7a1;
+    border-block: 1px dashed var(--color-slip-edge);
     padding: 3px 8px;
     font-size: 12.5px;
     color: var(--color-soft);
-    background: repeating-linear-gradient(135deg, #f4f6f4 0 6px, #ffffff 6px 12px);
+    background: repeating-linear-gradient(135deg, var(--color-slip) 0 6px, var(--color-paper) 6px 12px);
   }
 </style>

@@ -55,11 +55,11 @@
     <path
       d={path(thread)}
       fill="none"
-      stroke="#1f5d70"
+      stroke="var(--color-thread)"
       stroke-width="1.5"
       stroke-dasharray={thread.followed ? "4 4" : undefined}
     />
-    <circle cx={thread.from[0]} cy={thread.from[1]} r="3" fill="#1f5d70" />
-    <circle cx={thread.to[0]} cy={thread.to[1]} r="3" fill="#1f5d70" />
+    <circle cx={thread.from[0]} cy={thread.from[1]} r="3" fill="var(--color-thread)" />
+    <circle cx={thread.to[0]} cy={thread.to[1]} r="3" fill="var(--color-thread)" />
   {/each}
 </svg>

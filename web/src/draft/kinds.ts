@@ -25,9 +25,11 @@ export const NOVELTIES: { id: Novelty; label: string; hint: string }[] = [
   { id: "lookup", label: "Lookup", hint: "from a list" },
   { id: "notice", label: "Notice", hint: "a text for the reader" },
   { id: "indicator", label: "Indicator", hint: "follows a number" },
+  { id: "picture", label: "Picture", hint: "a drawing, a map, a photograph" },
   { id: "divider", label: "Divider", hint: "a line" },
   { id: "section", label: "Section", hint: "a new heading" },
   { id: "repeatingSection", label: "Rows", hint: "a section that repeats" },
+  { id: "page", label: "Page", hint: "next and back in between" },
 ];
 
 /** The kinds of fields with what a field of each is when it begins. */

@@ -22,7 +22,12 @@ export function shortcuts(
     if (command && event.key.toLowerCase() === "y" && !writes) return does(copy.redo);
     if (command && event.key.toLowerCase() === "k") return does(palette);
     if (event.key === "?" && !writes && !command) return does(palette);
+    if (event.key === "F8") return does(() => copy.nextFinding(event.shiftKey ? -1 : 1));
+    if (event.key === "F9") return does(() => copy.nextUnanswered());
+    if (event.key === "Escape" && copy.ofDocument) return does(() => copy.openDocument(false));
     if (!key) return;
+    if (command && !writes && event.key === "ArrowLeft") return does(() => copy.walk("follows"));
+    if (command && !writes && event.key === "ArrowRight") return does(() => copy.walk("followers"));
     const letter = event.key.toLowerCase();
     const selects = !writes && !String(getSelection());
     if (command && letter === "c" && selects) return does(() => copy.copyChosen());

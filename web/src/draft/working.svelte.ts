@@ -213,6 +213,56 @@ export class WorkingCopy {
     }
   }
 
+  /** Whether what belongs to the document as a whole is being edited. */
+  ofDocument = $state(false);
+
+  /** Opens what belongs to the document as a whole, or closes it. */
+  openDocument(open: boolean): void {
+    if (open) void this.select(null);
+    this.ofDocument = open;
+  }
+
+  /** Selects the next finding's item, or, for those about the document, opens it. */
+  async nextFinding(step: -1 | 1): Promise<void> {
+    const findings = this.settings?.findings ?? [];
+    const order = ["", ...this.inside("").flatMap((page) => this.within(page))];
+    const at = this.selected ? order.indexOf(this.selected) : this.ofDocument ? 0 : -1;
+    const found = [...new Set(findings.map(({ key }) => order.indexOf(key)))].sort((a, b) => step * (a - b));
+    const next = found.find((place) => step * (place - at) > 0) ?? found[0];
+    if (next === undefined) return;
+    if (next === 0) this.openDocument(true);
+    else await this.select(order[next]!, true);
+  }
+
+  /** Selects the next field that still needs an answer, or whose answer is not accepted. */
+  async nextUnanswered(): Promise<void> {
+    const order = this.order;
+    const needs = order.filter((key) => {
+      const state = this.nodes.get(key)?.state;
+      return state?.type === "field" && (state.missing || state.problem !== null);
+    });
+    const at = this.selected ? order.indexOf(this.selected) : -1;
+    const next = needs.find((key) => order.indexOf(key) > at) ?? needs[0];
+    if (!next) return;
+    await this.select(next, true);
+    document.querySelector<HTMLElement>(`#i-${next} :is(input, textarea, select, button)`)?.focus();
+  }
+
+  /** From where threads are walked along, so that one can go through all that hang on it. */
+  private anchor: { key: string; along: "follows" | "followers" } | null = null;
+
+  /** Goes along the threads: to what the selected item follows, or to what follows it; again for the next one. */
+  async walk(along: "follows" | "followers"): Promise<void> {
+    if (!this.selected) return;
+    const bond = (key: string) => this.nodes.get(key)?.bond[along] ?? [];
+    const known = this.anchor?.along === along ? bond(this.anchor.key) : [];
+    const at = known.indexOf(this.selected);
+    if (at < 0 || known.length < 2) this.anchor = { key: this.selected, along };
+    const list = at < 0 || known.length < 2 ? bond(this.selected) : known;
+    const next = list[at < 0 || known.length < 2 ? 0 : (at + 1) % list.length];
+    if (next && this.nodes.has(next)) await this.select(next, true);
+  }
+
   /** Looks at the document at another stage, or as another role. */
   seeAs(stage: Stage, role: string): Promise<unknown> {
     this.stage = stage;
@@ -345,6 +395,7 @@ export class WorkingCopy {
   /** Selects a node; `reveal` brings it into sight. */
   async select(key: string | null, reveal = false): Promise<void> {
     this.also.clear();
+    if (key) this.ofDocument = false;
     if (key !== this.selected) this.refused = null;
     this.selected = key;
     if (!key || !reveal) return;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { tick } from "svelte";
+  import { flushSync, tick } from "svelte";
   import type { Node } from "../api/types";
   import { keyOf } from "../document/answers";
   import FinishBar from "./FinishBar.svelte";
@@ -23,6 +23,15 @@
     return before.at(-1) ?? pages[0] ?? "";
   });
   const sections = $derived(page ? held(page) : []);
+  const numbers = $derived(
+    new Map(
+      sheet.pageSettings.numbering === "none"
+        ? []
+        : (sheet.held[""] ?? []).flatMap((it) => sheet.held[it] ?? []).map((key, i) => [key, i + 1]),
+    ),
+  );
+  const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
+  const organisation = $derived(sheet.organisation);
   let current = $state<string | null>(null);
   let focused = $state<string | null>(null);
 
@@ -50,6 +59,42 @@
     document.getElementById("page-heading")?.focus({ preventScroll: true });
   }
 
+  async function goTo(section: string) {
+    wanted = pageOf(section) ?? wanted;
+    await tick();
+    const place = document.getElementById(`s-${section}`);
+    place?.scrollIntoView({ behavior: calm() ? "auto" : "smooth" });
+    place?.focus({ preventScroll: true });
+  }
+
+  const calm = () => matchMedia("(prefers-reduced-motion: reduce)").matches;
+
+  let form = $state<HTMLElement>();
+  /** Where the focus was last, as the place among all that can take it. */
+  let last: { element: Element; place: number } | null = null;
+  const focusables = () => [
+    ...form!.querySelectorAll<HTMLElement>("input, select, textarea, button, a[href], [tabindex]"),
+  ];
+
+  // What folds with the focus in it hands the focus to what stood before it.
+  $effect(() => {
+    void sheet.states;
+    void filling.keptAt;
+    void tick().then(() => {
+      if (!last || last.element.isConnected || document.activeElement !== document.body) return;
+      const all = focusables();
+      all[Math.min(Math.max(0, last.place - 1), all.length - 1)]?.focus();
+    });
+  });
+
+  /** On paper all pages stand under each other. */
+  let printing = $state(false);
+  $effect(() => {
+    const paper = new CSSStyleSheet();
+    paper.replaceSync(`@page { size: ${sheet.pageSettings.paper === "a4" ? "A4" : "letter"}; margin: 18mm }`);
+    document.adoptedStyleSheets = [paper];
+  });
+
   async function lead(key: string | undefined) {
     if (!key) return;
     wanted = pageOf(keyOf(key)) ?? wanted;
@@ -60,7 +105,7 @@
       : place;
     place?.closest(".question")?.scrollIntoView({
       block: "center",
-      behavior: matchMedia("(prefers-reduced-motion: reduce)").matches ? "auto" : "smooth",
+      behavior: calm() ? "auto" : "smooth",
     });
     (control ?? place)?.focus({ preventScroll: true });
   }
@@ -71,17 +116,34 @@
   }
 </script>
 
-<svelte:window onscroll={look} onresize={look} />
+<svelte:window
+  onscroll={look}
+  onresize={look}
+  onbeforeprint={() => flushSync(() => (printing = true))}
+  onafterprint={() => (printing = false)}
+/>
 
-<header class="border-b bg-paper">
+<header class="band border-b bg-paper" style:--accent={organisation.accent || undefined}>
   <div class="mx-auto flex max-w-[1120px] items-center gap-4 px-4 py-3.5 sm:px-6">
-    <span class="min-w-0 truncate text-[15px] font-semibold">{sheet.subtitle || sheet.title}</span>
-    <span class="soft ml-auto shrink-0 max-sm:hidden">Your answers are kept as you go</span>
+    {#if organisation.hasLogo}<img
+        src={`/api/fill/${filling.link}/logo`}
+        alt={organisation.name}
+        class="max-h-9 max-w-40"
+      />{/if}
+    <span class="min-w-0 truncate text-[15px] font-semibold"
+      >{(!organisation.hasLogo && organisation.name) || sheet.subtitle || sheet.title}</span
+    >
+    <span class="soft ms-auto shrink-0 max-sm:hidden">Your answers are kept as you go</span>
   </div>
 </header>
 <div class="mx-auto grid max-w-[1120px] pb-24 sm:px-6 sm:pt-6 md:grid-cols-[200px_minmax(0,620px)] md:gap-10">
-  <ProgressCore progress={sheet.progress} {current} />
-  <main class="min-w-0 border-line bg-paper px-4 py-6 sm:border sm:px-9 sm:py-8">
+  <ProgressCore progress={sheet.progress} {current} onlead={goTo} />
+  <main
+    dir={sheet.rightToLeft ? "rtl" : undefined}
+    lang={sheet.pageSettings.language || undefined}
+    style:--item-gap={GAPS[sheet.pageSettings.spacing]}
+    class="min-w-0 border-line bg-paper px-4 py-6 sm:border sm:px-9 sm:py-8"
+  >
     <h1 class="text-[22px] leading-tight font-semibold">{sheet.title}</h1>
     <p class="soft mt-1">
       Questions that do not concern you stay out of the way. <span class="whitespace-nowrap"
@@ -91,8 +153,12 @@
     <form
       novalidate
       onsubmit={(event) => event.preventDefault()}
-      onfocusin={(event) =>
-        (focused = (event.target as HTMLElement).closest<HTMLElement>("[data-key]")?.dataset.key ?? focused)}
+      bind:this={form}
+      onfocusin={(event) => {
+        const element = event.target as HTMLElement;
+        focused = element.closest<HTMLElement>("[data-key]")?.dataset.key ?? focused;
+        last = { element, place: focusables().indexOf(element) };
+      }}
     >
       {#if pages.length > 1}
         <p class="soft mt-5 text-[13px]">Page {pages.indexOf(page) + 1} of {pages.length}</p>
@@ -100,8 +166,8 @@
       {#if pages.length > 1 && heading(node(page))}
         <h2 class="text-lg font-semibold" id="page-heading" tabindex="-1">{heading(node(page))}</h2>
       {/if}
-      {#each held(page) as key (key)}
-        <SectionBody {filling} {key} />
+      {#each printing ? pages.flatMap(held) : held(page) as key (key)}
+        <SectionBody {filling} {key} number={numbers.get(key)} />
       {/each}
       {#if pages.length > 1}
         <div class="mt-8 flex gap-3">
@@ -109,7 +175,7 @@
             <button type="button" class="button plain" onclick={() => turn(-1)}>Back</button>
           {/if}
           {#if pages.indexOf(page) < pages.length - 1}
-            <button type="button" class="button primary ml-auto" onclick={() => turn(1)}>Next page</button>
+            <button type="button" class="button primary ms-auto" onclick={() => turn(1)}>Next page</button>
           {/if}
         </div>
       {/if}
@@ -118,3 +184,9 @@
 </div>
 <p class="sr-only" role="status">{filling.news}</p>
 <FinishBar {filling} onnext={async () => lead(await filling.next(focused))} onfinish={finish} />
+
+<style>
+  .band {
+    border-top: 4px solid var(--accent, var(--color-spruce));
+  }
+</style>

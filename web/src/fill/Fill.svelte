@@ -8,7 +8,10 @@
 
   const filling = new Filling(location.pathname.split("/")[2] ?? "");
   const opened = filling.open();
-  setContext(FILES, keeperAt(`/api/fill/${filling.link}/files`, ownHeaders));
+  setContext(
+    FILES,
+    keeperAt(`/api/fill/${filling.link}/files`, `/api/fill/${filling.link}/pictures`, ownHeaders),
+  );
 </script>
 
 <svelte:head><title>{filling.sheet?.title ?? "Loesscape"}</title></svelte:head>

@@ -8,7 +8,7 @@
   const needed = $derived(filling.sheet?.obstacles.length ?? 0);
 </script>
 
-<div class="fixed inset-x-0 bottom-0 z-10 bg-spruce text-spruce-ink">
+<div class="not-printed fixed inset-x-0 bottom-0 z-10 bg-spruce text-spruce-ink">
   {#if filling.refused}
     <p role="alert" class="bg-clay-tint px-4 py-2 text-center text-[14px] font-semibold text-clay">
       {filling.refused}
@@ -48,7 +48,7 @@
   }
 
   .finish {
-    margin-left: auto;
+    margin-inline-start: auto;
   }
 
   @media (max-width: 639px) {

@@ -1,7 +1,11 @@
 <script lang="ts">
   import type { Progress } from "../api/types";
 
-  let { progress, current }: { progress: Progress[]; current: string | null } = $props();
+  let {
+    progress,
+    current,
+    onlead,
+  }: { progress: Progress[]; current: string | null; onlead: (section: string) => void } = $props();
 
   const words = ({ needed, asked }: Progress) =>
     needed ? `${needed} ${needed === 1 ? "answer" : "answers"} left` : asked ? "done" : "nothing needed";
@@ -10,7 +14,7 @@
 </script>
 
 <!-- Like a drilled core: each section a length of it, filled as far as it is answered. -->
-<nav class="core" aria-label="Progress">
+<nav class="not-printed core" aria-label="Progress">
   <ol class="flex gap-0.5 md:block">
     {#each progress as section (section.key)}
       {@const isHere = section.key === here?.key}
@@ -18,6 +22,10 @@
         <span class="length" style:--share={`${share(section)}%`} aria-hidden="true"></span>
         <a
           href={`#s-${section.key}`}
+          onclick={(event) => {
+            event.preventDefault();
+            onlead(section.key);
+          }}
           class={["hover:underline max-md:sr-only", isHere && "font-semibold"]}
           aria-current={isHere ? "step" : undefined}
         >

@@ -1,9 +1,11 @@
 <script lang="ts">
-  import type { Node, NodeState } from "../api/types";
+  import type { Folding, Node, NodeState } from "../api/types";
   import { address, withRow } from "../document/answers";
+  import { folds } from "../document/folds";
   import Indicated from "../document/Indicated.svelte";
   import { lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
+  import PictureItem from "../document/PictureItem.svelte";
   import { parts, rows } from "../document/rows";
   import type { Filling } from "./filling.svelte";
   import Question from "./Question.svelte";
@@ -14,8 +16,10 @@
     key,
     row = "",
     level = 2,
-  }: { filling: Filling; key: string; row?: string; level?: 2 | 3 } = $props();
+    number = 0,
+  }: { filling: Filling; key: string; row?: string; level?: 2 | 3; number?: number } = $props();
 
+  const AT_ONCE: Folding = { keepsSpace: false, motion: "none", milliseconds: 0 };
   const sheet = $derived(filling.sheet!);
   const at = $derived(address(key, row));
   const node = $derived(sheet.nodes[key] as Extract<Node, { type: "section" }>);
@@ -24,7 +28,16 @@
   let opened = $state(false);
   const isOpen = $derived(stand.open || opened);
   const stateOf = (item: string, inRow: string) => sheet.states[address(item, inRow)];
-  const shown = (inRow: string) => (sheet.held[key] ?? []).filter((item) => stateOf(item, inRow)?.shown);
+  const folding = (item: string): Folding => {
+    const it = sheet.nodes[item];
+    return it && "folding" in it ? it.folding : AT_ONCE;
+  };
+  /** What is there, and what is folded but keeps its place. */
+  const standing = (inRow: string) =>
+    (sheet.held[key] ?? []).filter((item) => {
+      const now = stateOf(item, inRow);
+      return now && (now.shown || folding(item).keepsSpace);
+    });
 
   const setRows = (to: string[]) => filling.type(key, to.join(","));
 
@@ -38,15 +51,20 @@
 </script>
 
 {#snippet items(inRow: string)}
-  {#each rows(shown(inRow), (item) => parts(sheet.nodes[item]!)) as line (line[0])}
+  {#each rows(standing(inRow), (item) => parts(sheet.nodes[item]!)) as line (line[0])}
     <div class="row">
       {#each line as item (item)}
         {@const it = sheet.nodes[item]!}
         {@const now = stateOf(item, inRow)}
-        {#if it.type === "section"}
-          <div style:--sixths={6}><Self {filling} key={item} row={inRow} level={3} /></div>
-        {:else if it.type === "field" && now?.type === "field"}
-          <div class={["appears", it.folding.motion]} style:--sixths={parts(it)}>
+        <div
+          style:--sixths={it.type === "field" ? parts(it) : 6}
+          class={[now && !now.shown && "invisible"]}
+          inert={now && !now.shown}
+          transition:folds={folding(item)}
+        >
+          {#if it.type === "section"}
+            <Self {filling} key={item} row={inRow} level={3} />
+          {:else if it.type === "field" && now?.type === "field"}
             <Question
               field={it}
               at={address(item, inRow)}
@@ -56,22 +74,21 @@
               ontyped={(text) => filling.type(address(item, inRow), text)}
               onleave={() => filling.left.add(address(item, inRow))}
             />
-          </div>
-        {:else if it.type === "notice" && now?.type === "notice"}
-          <p
-            class={["appears notice", it.folding.motion, lookClass(now.look)]}
-            style={`--sixths:6;${lookStyle(now.look) ?? ""}`}
-          >
-            {now.text}
-          </p>
-        {:else if it.type === "indicator" && now?.type === "indicator" && now.band}
-          <div class="appears text-[14.5px]" style:--sixths={6} role="status">
-            {#if it.label}<div class="mb-1 font-semibold">{it.label}</div>{/if}
-            <Indicated indicator={it} band={now.band} />
-          </div>
-        {:else if it.type === "divider"}
-          <hr class="appears" style:--sixths={6} />
-        {/if}
+          {:else if it.type === "notice" && now?.type === "notice"}
+            <p class={["notice", lookClass(now.look)]} style={lookStyle(now.look)}>
+              {now.text}
+            </p>
+          {:else if it.type === "indicator" && now?.type === "indicator" && now.band}
+            <div class="text-[14.5px]" role="status">
+              {#if it.label}<div class="mb-1 font-semibold">{it.label}</div>{/if}
+              <Indicated indicator={it} band={now.band} />
+            </div>
+          {:else if it.type === "picture"}
+            <PictureItem picture={it} typed={filling.typed[address(it.follows, inRow)] ?? ""} />
+          {:else if it.type === "divider"}
+            <hr />
+          {/if}
+        </div>
       {/each}
     </div>
   {/each}
@@ -79,8 +96,10 @@
 
 <section
   id={`s-${at}`}
-  class={["appears section", level === 3 && "inner", lookClass(stand.look)]}
+  tabindex="-1"
+  class={["section", level === 3 && "inner", lookClass(stand.look)]}
   style={lookStyle(stand.look)}
+  transition:folds={level === 2 ? node.folding : AT_ONCE}
   aria-label={node.title || undefined}
 >
   {#if node.title}
@@ -88,6 +107,7 @@
       this={`h${level}`}
       class={level === 2 ? "text-[16.5px] font-semibold" : "text-[15px] font-semibold"}
     >
+      {#if number}<span class="soft font-medium">{number}</span>{/if}
       {#if stand.open}{node.title}{:else}
         <button type="button" class="opener" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
           <span aria-hidden="true">{isOpen ? "▾" : "▸"}</span>
@@ -109,7 +129,7 @@
         >
           <div class="flex items-center gap-3">
             <span class="text-[13px] font-semibold">{i + 1}</span>
-            <span class="ml-auto flex gap-3 text-[13px]">
+            <span class="ms-auto flex gap-3 text-[13px]">
               {#if i > 0}
                 <button type="button" class="soft underline" onclick={() => move(name, -1)}
                   >Up<span class="sr-only">, {node.title} {i + 1}</span></button
@@ -161,8 +181,8 @@
   }
 
   .inner {
-    border-left: 3px solid var(--color-line);
-    padding-left: 14px;
+    border-inline-start: 3px solid var(--color-line);
+    padding-inline-start: 14px;
     margin-top: 18px;
   }
 
@@ -175,10 +195,10 @@
 
   .row > :global(*) {
     grid-column: span 6;
-    margin-top: 16px;
+    margin-top: var(--item-gap, 16px);
   }
 
-  .row > hr {
+  .row hr {
     border-color: var(--color-line);
   }
 
@@ -200,7 +220,7 @@
   }
 
   .notice {
-    border-left: 3px solid var(--color-straw-line);
+    border-inline-start: 3px solid var(--color-straw-line);
     padding: 10px 14px;
     font-size: 14.5px;
     white-space: pre-wrap;
@@ -212,30 +232,6 @@
   }
 
   .opener {
-    text-align: left;
-  }
-
-  @media (prefers-reduced-motion: no-preference) {
-    .appears {
-      animation: appear 0.18s ease-out;
-    }
-
-    .appears.slide {
-      animation: slide 0.25s ease-out;
-    }
-
-    @keyframes appear {
-      from {
-        opacity: 0;
-        transform: translateY(-4px);
-      }
-    }
-
-    @keyframes slide {
-      from {
-        opacity: 0;
-        transform: translateY(-18px);
-      }
-    }
+    text-align: start;
   }
 </style>

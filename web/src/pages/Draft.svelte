@@ -5,8 +5,11 @@
   import { provide } from "../draft/context";
   import Contents from "../draft/Contents.svelte";
   import Desk from "../draft/Desk.svelte";
+  import HistoryPanel from "../draft/HistoryPanel.svelte";
   import Palette from "../draft/Palette.svelte";
   import { shortcuts } from "../draft/shortcuts";
+  import SeenAs from "../draft/SeenAs.svelte";
+  import Trials from "../draft/Trials.svelte";
   import { WorkingCopy } from "../draft/working.svelte";
   import { inside } from "../router.svelte";
   import { time } from "../times";
@@ -18,7 +21,10 @@
   const copy = provide(new WorkingCopy(template));
   const opened = copy.open();
   // svelte-ignore state_referenced_locally
-  setContext(FILES, keeperAt(`/api/templates/${template}/draft/files`, ownHeaders));
+  setContext(
+    FILES,
+    keeperAt(`/api/templates/${template}/draft/files`, `/api/templates/${template}/pictures`, ownHeaders),
+  );
   const WATCH = 3_000;
   $effect(() => {
     const watch = setInterval(() => void copy.look().catch(() => {}), WATCH);
@@ -32,6 +38,11 @@
   const folded = $derived(items.filter(({ state }) => !state.shown).length);
   const answered = $derived(Object.values(copy.answers).filter(Boolean).length);
   let palette = $state(false);
+  let history = $state(false);
+  const findings = $derived(copy.settings?.findings.length ?? 0);
+  const missing = $derived(
+    items.filter(({ state }) => state.type === "field" && (state.missing || state.problem !== null)).length,
+  );
   const keyed = shortcuts(
     copy,
     (after) => (inserting = after),
@@ -41,7 +52,12 @@
 
 <svelte:head><title>{copy.title || "Draft"} · Loesscape</title></svelte:head>
 <svelte:window onkeydown={keyed} />
-{#if palette}<Palette oninsert={(after) => (inserting = after)} onclose={() => (palette = false)} />{/if}
+{#if palette}<Palette
+    oninsert={(after) => (inserting = after)}
+    onhistory={() => (history = true)}
+    onclose={() => (palette = false)}
+  />{/if}
+{#if history}<HistoryPanel onclose={() => (history = false)} />{/if}
 
 <div class="grid h-screen grid-rows-[48px_minmax(0,1fr)_36px]">
   <TopBar
@@ -53,13 +69,18 @@
     <span class="text-xs whitespace-nowrap text-spruce-soft" role="status"
       >{copy.changed ? `kept ${time(copy.changed)}` : ""}</span
     >
+    <SeenAs />
+    <Trials />
+    <button class="button on-spruce" aria-expanded={history} onclick={() => (history = !history)}
+      >History</button
+    >
     <button class="button on-spruce" disabled={!copy.canUndo} title="Undo (Ctrl Z)" onclick={copy.undo}
       >Undo</button
     >
     <button class="button on-spruce" disabled={!copy.canRedo} title="Redo (Ctrl Shift Z)" onclick={copy.redo}
       >Redo</button
     >
-    <a class="button primary" href={`/templates/${template}/release`} use:inside>Release and link</a>
+    <a class="button primary" href={`/templates/${template}/release`} use:inside>Release</a>
   </TopBar>
   {#await opened}
     <p class="soft p-10 text-center" role="status">Opening the draft …</p>
@@ -79,6 +100,16 @@
       <span class="trouble" role="alert">{copy.refused.message}</span>
     {/if}
     <span class="soft" role="status">{folded} of {items.length} items folded now</span>
+    {#if missing}
+      <button class="button quiet py-0" title="Go to the next (F9)" onclick={() => copy.nextUnanswered()}
+        >{missing} still to be answered</button
+      >
+    {/if}
+    {#if findings}
+      <button class="button quiet py-0" title="Go to the next (F8)" onclick={() => copy.nextFinding(1)}
+        >{findings} {findings === 1 ? "finding" : "findings"}</button
+      >
+    {/if}
     {#if answered}
       <span class="soft">{answered} {answered === 1 ? "answer" : "answers"} tried out</span>
       <button class="button quiet py-0" onclick={() => copy.clearAnswers()}>Clear them</button>

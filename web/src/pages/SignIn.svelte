@@ -47,7 +47,7 @@
     {/if}
     {#if demoAuthor}
       <Button
-        class="w-full rounded-md bg-gold font-semibold text-gold-ink hover:bg-[#e6b232]"
+        class="w-full rounded-md bg-gold font-semibold text-gold-ink hover:bg-gold-hover"
         disabled={busy}
         onclick={() => enter(() => session.signInToDemo())}
       >
@@ -87,7 +87,7 @@
           "rounded-md",
           demoAuthor
             ? "border border-edge bg-paper text-ink hover:bg-ground"
-            : "bg-spruce text-spruce-ink hover:bg-[#24473f]",
+            : "bg-spruce text-spruce-ink hover:bg-spruce-hover",
         ].join(" ")}
       >
         {setUp ? "Begin" : "Sign in"}

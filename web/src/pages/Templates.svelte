@@ -4,6 +4,7 @@
   import type { Made, Standing, TemplateList } from "../api/types";
   import { inside, router } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import OrganisationSettings from "./OrganisationSettings.svelte";
   import TopBar from "./TopBar.svelte";
 
   let list = $state(request<TemplateList>("GET", "/api/templates"));
@@ -27,7 +28,11 @@
     chooser.value = "";
     if (file)
       await attempt(async () =>
-        request<Made>("POST", "/api/templates/import", new Blob([await file.arrayBuffer()])),
+        request<Made>(
+          "POST",
+          "/api/templates/import",
+          new Blob([await file.arrayBuffer()], { type: "application/octet-stream" }),
+        ),
       );
   }
 
@@ -62,7 +67,7 @@
     <input
       bind:this={chooser}
       type="file"
-      accept=".json,application/json"
+      accept=".json,.loess,application/json"
       class="hidden"
       onchange={importFile}
       aria-label="Template file"
@@ -126,4 +131,5 @@
   {:catch problem}
     <p class="trouble" role="alert">{problem.message}</p>
   {/await}
+  <OrganisationSettings />
 </main>

@@ -44,7 +44,7 @@
           href={`/templates/${template}${path}`}
           use:inside
           aria-current={view === name ? "page" : undefined}
-          class="flex h-12 items-center border-b-[3px] border-transparent px-3 pt-[3px] text-[#c6d6d1] hover:text-white aria-[current]:border-gold aria-[current]:font-semibold aria-[current]:text-white"
+          class="flex h-12 items-center border-b-[3px] border-transparent px-3 pt-[3px] text-spruce-link hover:text-white aria-[current]:border-gold aria-[current]:font-semibold aria-[current]:text-white"
           >{name}</a
         >
       {/each}

@@ -126,7 +126,7 @@ final class Additions {
                 List.of(Choice.of("first", "First choice"), Choice.of("second", "Second choice")));
     }
 
-    private static List<Band> startingBands() {
+    static List<Band> startingBands() {
         return List.of(
                 Band.of("low", "Low", Look.of(Shade.MOSS, false, Mark.NONE), new Bound(FIRST_EDGE, false)),
                 Band.of("high", "High", Look.of(Shade.OCHRE, true, Mark.WARNING), null));

@@ -4,15 +4,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import loesscape.core.model.Band;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Keys;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Problem;
 import loesscape.core.model.Section;
+import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 
@@ -115,21 +120,77 @@ public final class Editing {
         return parts.with(parts.field(edit.key()).withWidth(edit.width()));
     }
 
+    /** Sets bands; where a field and indicators that follow it have the same bands, they go on having the same. */
     private static Parts bands(Parts parts, Edit.SetBands edit) {
-        return switch (parts.node(edit.key())) {
-            case Field it -> parts.with(it.withBands(edit.bands()));
+        Node changed = parts.node(edit.key());
+        String field = changed instanceof Indicator it ? it.follows() : edit.key();
+        List<Band> before = bands(changed);
+        Parts with = banded(parts, changed, edit.bands());
+        for (Node node : parts.nodes().values()) {
+            boolean about = node.key().equals(field)
+                    || (node instanceof Indicator it && it.follows().equals(field));
+            if (about && !before.isEmpty() && bands(node).equals(before)) {
+                with = banded(with, node, edit.bands());
+            }
+        }
+        return with;
+    }
+
+    private static List<Band> bands(Node node) {
+        return switch (node) {
+            case Field it -> it.bands();
+            case Indicator it -> it.bands();
+            default -> List.of();
+        };
+    }
+
+    private static Parts banded(Parts parts, Node node, List<Band> bands) {
+        return switch (node) {
+            case Field it -> parts.with(it.withBands(bands));
             case Indicator it ->
-                parts.with(it.withBands(edit.bands()).withChoices(List.of()).withPresence(null));
-            case Node other -> throw new Refusal("“%s” has no bands.".formatted(other.name()));
+                parts.with(it.withBands(bands).withChoices(List.of()).withPresence(null));
+            default -> throw new Refusal("“%s” has no bands.".formatted(node.name()));
         };
     }
 
     private static Parts follow(Parts parts, Edit.Follow edit) {
         if (parts.node(edit.key()) instanceof Indicator it) {
-            return parts.with(it.withFollows(parts.field(edit.field()).key()));
+            return parts.with(fitting(it, parts.field(edit.field()), parts));
         }
         throw new Refusal(
                 "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));
+    }
+
+    /** The indicator following a field, with what it shows as far as that fits the field, or what one begins with. */
+    private static Indicator fitting(Indicator indicator, Field field, Parts parts) {
+        Indicator following = indicator.withFollows(field.key());
+        if (field.kind().isNumeric()) {
+            return following
+                    .withBands(following.bands().isEmpty() ? Additions.startingBands() : following.bands())
+                    .withChoices(List.of())
+                    .withPresence(null);
+        }
+        Indicator bare = following.withBands(List.of()).withChoices(List.of());
+        List<Indicator.ChoiceSign> signs = parts.lexicon().choices(field).stream()
+                .map(choice -> new Indicator.ChoiceSign(choice, Sign.saying(label(field, choice))))
+                .toList();
+        boolean hasChoices = !signs.isEmpty() && !(field.kind() instanceof FieldKind.Lookup);
+        return indicator.presence() == null && hasChoices
+                ? bare.withChoices(signs).withPresence(null)
+                : bare.withPresence(
+                        indicator.presence() == null
+                                ? new Indicator.Presence(Sign.saying("There"), Sign.saying("Missing"))
+                                : indicator.presence());
+    }
+
+    private static String label(Field field, String choice) {
+        return field.kind() instanceof FieldKind.Choosing it
+                ? it.choices().stream()
+                        .filter(each -> each.id().equals(choice))
+                        .map(Choice::label)
+                        .findFirst()
+                        .orElse(Keys.words(choice))
+                : Keys.words(choice);
     }
 
     /** The names of some nodes, quoted, for a message. */

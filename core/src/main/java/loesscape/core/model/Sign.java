@@ -10,4 +10,10 @@ package loesscape.core.model;
 public record Sign(
         @MayBeLeftOut String label,
         @MayBeLeftOut Look look,
-        @MayBeLeftOut String picture) {}
+        @MayBeLeftOut String picture) {
+
+    /** A sign of words alone. */
+    public static Sign saying(String words) {
+        return new Sign(words, Look.PLAIN, "");
+    }
+}

@@ -1,0 +1,101 @@
+<script lang="ts">
+  import { request } from "../api/http";
+  import type { LookupList } from "../api/types";
+  import { columnsOf, pasted, tableText } from "./tables";
+  import { workingCopy } from "./context";
+  import EditorLine from "./EditorLine.svelte";
+
+  const copy = workingCopy();
+  const lists = $derived(copy.settings?.lists ?? []);
+  /** The list that is written on: its key, empty for a new one. */
+  let editing = $state<string | null>(null);
+  let name = $state("");
+  let text = $state("");
+  let wrong = $state("");
+  const MOST_SHOWN = 5_000;
+
+  async function open(key: string) {
+    wrong = "";
+    if (!key) {
+      editing = "";
+      name = "";
+      text = "";
+      return;
+    }
+    const list = await request<LookupList>("GET", `/api/templates/${copy.template}/draft/lists/${key}`);
+    name = list.name;
+    text = tableText([
+      list.columns.map(({ title }) => title),
+      ...list.rows.slice(0, MOST_SHOWN).map((row) => [...row]),
+    ]);
+    editing = key;
+  }
+
+  async function keep() {
+    const [titles, ...rows] = pasted(text);
+    if (!titles || !rows.length) {
+      wrong = "Write the titles of the columns in the first line and a row in each line after it.";
+      return;
+    }
+    const known = lists.find(({ key }) => key === editing);
+    const columns = columnsOf(titles, rows, known?.columns ?? []);
+    const key = editing || freshKey(name || titles[0]!);
+    const list: LookupList = {
+      key,
+      name: name.trim() || titles[0]!,
+      columns,
+      rows: rows.map((row) => columns.map((_, i) => row[i] ?? "")),
+    };
+    if (await copy.edit({ type: "putList", list })) editing = null;
+    else wrong = copy.refused?.message ?? copy.told;
+  }
+
+  function freshKey(words: string): string {
+    const stem =
+      words
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, "_")
+        .replace(/^[_0-9]+|_+$/g, "") || "list";
+    let key = stem;
+    for (let n = 2; lists.some((list) => list.key === key); n++) key = `${stem}_${n}`;
+    return key;
+  }
+</script>
+
+<EditorLine title="Lookup lists" wide>
+  {#each lists as list (list.key)}
+    <div class="mb-1 flex items-center gap-1">
+      <b class="min-w-0 truncate">{list.name}</b>
+      <span class="soft whitespace-nowrap">{list.rows} rows, {list.columns.length} columns</span>
+      <button type="button" class="token plain ml-auto" onclick={() => open(list.key)}>edit</button>
+      <button
+        type="button"
+        class="token bare"
+        aria-label={`Take ${list.name} away`}
+        onclick={() => copy.edit({ type: "removeList", key: list.key })}>×</button
+      >
+    </div>
+  {/each}
+  {#if editing !== null}
+    <input
+      class="token value mb-1 w-full"
+      aria-label="Name of the list"
+      placeholder="name of the list"
+      bind:value={name}
+    />
+    <textarea
+      class="token value key block w-full whitespace-pre"
+      rows="8"
+      aria-label="Rows of the list, columns parted by tabs"
+      placeholder={"Paste from a spreadsheet.\nThe first line holds the titles of the columns."}
+      spellcheck="false"
+      bind:value={text}></textarea>
+    {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    <div class="mt-1 flex gap-1">
+      <button type="button" class="token plain" onclick={keep}>Keep the list</button>
+      <button type="button" class="token plain" onclick={() => (editing = null)}>Leave it</button>
+    </div>
+  {:else}
+    <button type="button" class="token add" onclick={() => open("")}>a new list</button>
+  {/if}
+</EditorLine>
