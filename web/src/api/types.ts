@@ -36,6 +36,21 @@ export type Block = {
   lines: Line[];
 };
 
+export type BlockDifferences = {
+  differences: Difference[];
+};
+
+export type BlockList = {
+  blocks: BlockRow[];
+};
+
+export type BlockRow = {
+  id: string;
+  name: string;
+  version: number;
+  kept: string;
+};
+
 export type Bond = {
   follows: string[];
   followers: string[];
@@ -232,6 +247,15 @@ export type DateOperand = {
   date: string;
 };
 
+export type Difference = {
+  item: string;
+  name: string;
+  turn: Turn;
+  here: string[];
+  there: string[];
+  own: boolean;
+};
+
 export type Divider = {
   key: string;
   shown: Condition | null;
@@ -286,6 +310,7 @@ export type DraftSettings = {
 export type Edit =
   | ({ type: "retitle" } & EditRetitle)
   | ({ type: "add" } & EditAdd)
+  | ({ type: "addLookups" } & EditAddLookups)
   | ({ type: "relabel" } & EditRelabel)
   | ({ type: "setHelp" } & EditSetHelp)
   | ({ type: "renameKey" } & EditRenameKey)
@@ -324,7 +349,10 @@ export type Edit =
   | ({ type: "follow" } & EditFollow)
   | ({ type: "move" } & EditMove)
   | ({ type: "duplicate" } & EditDuplicate)
-  | ({ type: "delete" } & EditDelete);
+  | ({ type: "delete" } & EditDelete)
+  | ({ type: "useBlock" } & EditUseBlock)
+  | ({ type: "setOrigin" } & EditSetOrigin)
+  | ({ type: "takeOver" } & EditTakeOver);
 
 export type EditAdd = {
   what: Novelty;
@@ -336,6 +364,12 @@ export type EditAdd = {
 export type EditAddChoice = {
   key: string;
   label: string;
+  after: string | null;
+};
+
+export type EditAddLookups = {
+  list: string;
+  holder: string;
   after: string | null;
 };
 
@@ -494,6 +528,11 @@ export type EditSetOffer = {
   offer: Offer | null;
 };
 
+export type EditSetOrigin = {
+  key: string;
+  origin: Origin | null;
+};
+
 export type EditSetPageSettings = {
   pageSettings: PageSettings;
 };
@@ -540,6 +579,21 @@ export type EditStoreChoice = {
   key: string;
   choice: string;
   stored: string;
+};
+
+export type EditTakeOver = {
+  key: string;
+  block: Template;
+  version: number;
+  items: string[];
+};
+
+export type EditUseBlock = {
+  block: Template;
+  id: string;
+  version: number;
+  holder: string;
+  after: string | null;
 };
 
 export type Explained = {
@@ -764,6 +818,12 @@ export type Item =
   | ({ type: "divider" } & Divider)
   | ({ type: "section" } & Section);
 
+export type KeepBlock = {
+  revision: number;
+  section: string;
+  name: string;
+};
+
 export type LengthClause = {
   field: string;
   test: OrderTest;
@@ -960,6 +1020,12 @@ export type Organisation = {
   hasLogo: boolean;
 };
 
+export type Origin = {
+  block: string;
+  version: number;
+  keys: Record<string, string>;
+};
+
 export type Page = {
   key: string;
   title: string;
@@ -1117,6 +1183,7 @@ export type Section = {
   rows: Rows | null;
   looks: LookRule[];
   folding: Folding;
+  origin: Origin | null;
   items: Item[];
 };
 
@@ -1198,6 +1265,23 @@ export type Step = {
   back: number;
 };
 
+export type TakenOver = {
+  revision: number;
+  items: string[];
+};
+
+export type Template = {
+  title: string;
+  subtitle: string;
+  pages: Page[];
+  roles: Role[];
+  conditions: SharedCondition[];
+  lists: LookupList[];
+  finish: FinishRule[];
+  pageSettings: PageSettings;
+  trials: Trial[];
+};
+
 export type TemplateList = {
   templates: TemplateRow[];
 };
@@ -1243,6 +1327,8 @@ export type TrialView = {
   answers: number;
 };
 
+export type Turn = "new" | "otherwise" | "gone";
+
 export type Typed = {
   key: string;
   typed: string;
@@ -1250,6 +1336,13 @@ export type Typed = {
 
 export type TypedAnswer = {
   typed: string;
+};
+
+export type UseOfBlock = {
+  revision: number;
+  block: string;
+  holder: string;
+  after: string | null;
 };
 
 export type Value =

@@ -101,7 +101,31 @@
     }
   }
 
+  /** The other aspects that have a condition, which this one can share. */
+  const others = $derived(
+    keys.length === 1
+      ? (["shown", "required", "editable", "open"] as const).filter((it) => {
+          const other = conditionOf(copy.view(key).node, it);
+          return (
+            it !== aspect && other && !isPlain(other) && JSON.stringify(other) !== JSON.stringify(condition)
+          );
+        })
+      : [],
+  );
+
   function pick(to: string) {
+    const as = others.find((it) => `as ${it}` === to);
+    if (as) {
+      beginning = false;
+      const other = conditionOf(copy.view(key).node, as)!;
+      const said = other.type === "shared" ? copy.shared.get(other.condition) : undefined;
+      void copy.edit(
+        said?.name
+          ? { type: "setCondition", keys, aspects: [aspect], condition: other }
+          : { type: "setCondition", keys, aspects: [aspect, as], condition: said?.condition ?? other },
+      );
+      return;
+    }
     beginning = to === "when" && mode !== "when";
     if (to === mode || to === "when") return;
     void set(to === usual ? null : { type: to as "always" | "never" });
@@ -117,7 +141,10 @@
   <Picker
     label={TITLE[aspect]}
     text={beginning ? "when" : mode}
-    options={["always", "when", "never"].map((id) => ({ id, label: id === "when" ? "when …" : id }))}
+    options={[
+      ...["always", "when", "never"].map((id) => ({ id, label: id === "when" ? "when …" : id })),
+      ...others.map((it) => ({ id: `as ${it}`, label: `when ${TITLE[it].toLowerCase()}` })),
+    ]}
     chosen={[mode]}
     onpick={pick}
   />

@@ -26,7 +26,7 @@
   let at = $state(0);
   let input = $state<HTMLInputElement>();
   let box = $state<HTMLElement>();
-  const list = $derived(offers(typed));
+  const list = $derived(offers(typed, copy.blocks));
 
   $effect(() => {
     if (isOpen) input?.focus({ preventScroll: true });
@@ -44,8 +44,17 @@
     return { holder: "", after: besides().holder };
   }
 
+  async function useBlock(block: string) {
+    const added = await copy.withBlock("/use", { block, ...besides() });
+    const key = added?.find((it) => copy.nodes.get(it)?.node.type === "section");
+    if (!key) return;
+    close();
+    await copy.select(key, true);
+  }
+
   async function add(offer: (typeof list)[number] | undefined) {
     if (!offer) return;
+    if (offer.id === "block") return useBlock(offer.block!);
     const label = offer.named ? "" : typed;
     const section = offer.id === "section" || offer.id === "repeatingSection" || offer.id === "page";
     const place = offer.id === "page" ? behindPage() : section ? besides() : { holder, after };
@@ -107,7 +116,7 @@
       onkeydown={keyed}
     />
     <ul id={`${id}-list`} role="listbox" aria-label="What to add" class="panel">
-      {#each list as offer, i (offer.id)}
+      {#each list as offer, i (offer.block ?? offer.id)}
         <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
         <li
           id={`${id}-${i}`}

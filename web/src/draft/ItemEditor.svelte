@@ -2,6 +2,7 @@
   import type { Aspect, FieldKind, Width } from "../api/types";
   import AspectLine from "./AspectLine.svelte";
   import ChecksEditor from "./ChecksEditor.svelte";
+  import BlockEditor from "./BlockEditor.svelte";
   import BondsLine from "./BondsLine.svelte";
   import BandsEditor from "./BandsEditor.svelte";
   import ChoicesEditor from "./ChoicesEditor.svelte";
@@ -119,7 +120,10 @@
   {:else if node.type === "picture"}
     <PictureEditor picture={node} />
   {/if}
-  {#if node.type === "section"}<RowsEditor section={node} />{/if}
+  {#if node.type === "section"}
+    <RowsEditor section={node} />
+    {#key key}<BlockEditor section={node} />{/key}
+  {/if}
   {#if node.type === "field" || node.type === "section" || node.type === "notice"}<LooksEditor {node} />{/if}
   {#if node.type === "field" || node.type === "section"}
     <EditorLine title="Help">

@@ -31,7 +31,17 @@
     editing = key;
   }
 
-  async function keep() {
+  /** A field for each column, behind what was selected last, or at the end. */
+  async function addFields(list: string) {
+    const sections = copy.inside("").flatMap((page) => copy.inside(page));
+    const holder = sections.at(-1);
+    if (!holder) return;
+    const after = copy.inside(holder).at(-1) ?? null;
+    const added = await copy.edit({ type: "addLookups", list, holder, after });
+    if (added?.[0]) await copy.select(added[0], true);
+  }
+
+  async function keep(withFields: boolean) {
     const [titles, ...rows] = pasted(text);
     if (!titles || !rows.length) {
       wrong = "Write the titles of the columns in the first line and a row in each line after it.";
@@ -46,8 +56,10 @@
       columns,
       rows: rows.map((row) => columns.map((_, i) => row[i] ?? "")),
     };
-    if (await copy.edit({ type: "putList", list })) editing = null;
-    else wrong = copy.refused?.message ?? copy.told;
+    if (await copy.edit({ type: "putList", list })) {
+      editing = null;
+      if (withFields) await addFields(key);
+    } else wrong = copy.refused?.message ?? copy.told;
   }
 
   function freshKey(words: string): string {
@@ -92,7 +104,12 @@
       bind:value={text}></textarea>
     {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
     <div class="mt-1 flex gap-1">
-      <button type="button" class="token plain" onclick={keep}>Keep the list</button>
+      <button type="button" class="token plain" onclick={() => keep(false)}>Keep the list</button>
+      {#if !editing}
+        <button type="button" class="token plain" onclick={() => keep(true)}
+          >Keep it and add a field for each column</button
+        >
+      {/if}
       <button type="button" class="token plain" onclick={() => (editing = null)}>Leave it</button>
     </div>
   {:else}

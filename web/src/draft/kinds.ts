@@ -1,4 +1,4 @@
-import type { FieldKind, Novelty } from "../api/types";
+import type { BlockRow, FieldKind, Novelty } from "../api/types";
 
 /** What can be put into a section, in the words of the insert line. */
 export const NOVELTIES: { id: Novelty; label: string; hint: string }[] = [
@@ -99,14 +99,33 @@ const HINTS: [Novelty, RegExp][] = [
   ["longText", /\b(remarks?|describe|description|reasons?|why|comments?|explain)\b/i],
 ];
 
-/** What is offered for what was typed: kinds of that name first; otherwise all, the likeliest for such a label first. */
-export function offers(typed: string): { id: Novelty; label: string; hint: string; named: boolean }[] {
+/** Something that can be put into a document: a new thing of a kind, or a block of one's own. */
+export type Offered = { id: Novelty | "block"; label: string; hint: string; named: boolean; block?: string };
+
+/**
+ * What is offered for what was typed: blocks and kinds of that name first; otherwise all kinds, the likeliest for such a
+ * label first.
+ */
+export function offers(typed: string, blocks: BlockRow[]): Offered[] {
   const text = typed.trim().toLowerCase();
-  if (!text) return NOVELTIES.map((it) => ({ ...it, named: false }));
+  const own = blocks
+    .filter(({ name }) => name.toLowerCase().includes(text))
+    .map(({ id, name, version }): Offered => ({
+      id: "block",
+      block: id,
+      label: name,
+      hint: `block, version ${version}`,
+      named: true,
+    }));
+  if (!text) return [...NOVELTIES.map((it) => ({ ...it, named: false })), ...own];
   const named = NOVELTIES.filter((it) => it.label.toLowerCase().startsWith(text));
   const likely = HINTS.find(([, pattern]) => pattern.test(typed.trim()))?.[0] ?? "text";
   const rest = NOVELTIES.filter((it) => !named.includes(it)).sort(
     (a, b) => Number(b.id === likely) - Number(a.id === likely),
   );
-  return [...named.map((it) => ({ ...it, named: true })), ...rest.map((it) => ({ ...it, named: false }))];
+  return [
+    ...own,
+    ...named.map((it) => ({ ...it, named: true })),
+    ...rest.map((it) => ({ ...it, named: false })),
+  ];
 }

@@ -4,6 +4,8 @@ import { Problem, request } from "../api/http";
 import type { Follower } from "../api/follower";
 import { address, keyOf } from "../document/answers";
 import type {
+  BlockList,
+  BlockRow,
   Draft,
   DraftChange,
   DraftSettings,
@@ -80,6 +82,7 @@ export class WorkingCopy {
     this.stage = draft.stage;
     this.role = draft.role;
     this.take({ ...draft, gone: [] });
+    void this.loadBlocks();
   }
 
   private take(change: DraftChange): void {
@@ -194,6 +197,27 @@ export class WorkingCopy {
     const key = added?.[0] ?? null;
     if (key) this.selected = key;
     return key;
+  }
+
+  /** The blocks in the author's library. */
+  blocks = $state<BlockRow[]>([]);
+
+  async loadBlocks(): Promise<void> {
+    this.blocks = (await request<BlockList>("GET", "/api/blocks")).blocks;
+  }
+
+  /** Does something with a block that changes the document; resolves to the keys that were added. */
+  withBlock(path: string, body: object): Promise<string[] | null> {
+    return this.ask(async () => {
+      const change = await request<DraftChange>("POST", `${this.base}/blocks${path}`, {
+        revision: this.revision,
+        ...body,
+      });
+      const added = Object.keys(change.nodes).filter((key) => !this.nodes.has(key));
+      this.take(change);
+      await this.loadBlocks();
+      return added;
+    });
   }
 
   undo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/undo`)));

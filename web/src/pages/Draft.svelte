@@ -80,7 +80,7 @@
     <button class="button on-spruce" disabled={!copy.canRedo} title="Redo (Ctrl Shift Z)" onclick={copy.redo}
       >Redo</button
     >
-    <a class="button primary" href={`/templates/${template}/release`} use:inside>Release</a>
+    <a class="button primary" href={`/templates/${template}/release`} use:inside>Release and link</a>
   </TopBar>
   {#await opened}
     <p class="soft p-10 text-center" role="status">Opening the draft …</p>

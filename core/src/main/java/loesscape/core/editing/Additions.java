@@ -1,6 +1,7 @@
 package loesscape.core.editing;
 
 import java.math.BigDecimal;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -98,6 +99,26 @@ final class Additions {
             case PICTURE -> new Picture(key, label, "", "", null, Folding.PLAIN);
             case DIVIDER -> new Divider(key, null);
         };
+    }
+
+    static Parts lookups(Parts parts, Edit.AddLookups edit) {
+        LookupList list = parts.rest().lists().get(edit.list());
+        if (list == null) {
+            throw new Refusal("There is no lookup list “%s” any more.".formatted(edit.list()));
+        }
+        Parts with = parts;
+        String after = edit.after();
+        Map<String, String> filters = new LinkedHashMap<>();
+        for (LookupList.Column column : list.columns()) {
+            String key = Keys.from(column.title(), "lookup", with::uses);
+            Field field =
+                    Field.of(key, column.title(), new FieldKind.Lookup(list.key(), column.key(), Map.copyOf(filters)));
+            Moves.checkFits(with, field, edit.holder());
+            with = with.with(field).inserted(key, edit.holder(), after);
+            filters.put(column.key(), key);
+            after = key;
+        }
+        return with;
     }
 
     private static FieldKind lookup(Parts parts) {

@@ -14,9 +14,11 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Offer;
+import loesscape.core.model.Origin;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.Template;
 import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
@@ -39,6 +41,15 @@ public sealed interface Edit {
             String label,
             String holder,
             @Nullable String after) implements Edit {}
+
+    /**
+     * Adds a lookup for each column of a list, each offering what fits the answers to those before it.
+     *
+     * @param list the key of the list
+     * @param holder the section that gets them
+     * @param after the sibling they come after; null for the first place
+     */
+    record AddLookups(String list, String holder, @Nullable String after) implements Edit {}
 
     /** Changes a label or title, or the text of a notice. */
     record Relabel(String key, String label) implements Edit {}
@@ -255,6 +266,39 @@ public sealed interface Edit {
 
         public Delete {
             keys = List.copyOf(keys);
+        }
+    }
+
+    /**
+     * Puts a section there that is made from a block; logic that looked at fields outside of the block goes on looking at
+     * those of the same key, and is dropped where there are none.
+     *
+     * @param block as it was cut out
+     * @param id which block it is
+     * @param version which version of it
+     */
+    record UseBlock(
+            Template block,
+            String id,
+            int version,
+            String holder,
+            @Nullable String after) implements Edit {}
+
+    /** Remembers which block a section goes back to, once it was kept as one. */
+    record SetOrigin(String key, @Nullable Origin origin) implements Edit {}
+
+    /**
+     * Takes over what is new in a later version of the block that a section was made from.
+     *
+     * @param key the section
+     * @param block the later version
+     * @param version its number
+     * @param items what is taken over, by keys of the block
+     */
+    record TakeOver(String key, Template block, int version, List<String> items) implements Edit {
+
+        public TakeOver {
+            items = List.copyOf(items);
         }
     }
 

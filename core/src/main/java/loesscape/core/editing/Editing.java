@@ -41,6 +41,7 @@ public final class Editing {
             case Edit.Retitle it ->
                 parts.titled(it.title().strip(), it.subtitle().strip());
             case Edit.Add it -> Additions.add(parts, it);
+            case Edit.AddLookups it -> Additions.lookups(parts, it);
             case Edit.Relabel it -> relabel(parts, it.key(), it.label());
             case Edit.SetHelp it -> help(parts, it.key(), it.help());
             case Edit.RenameKey it -> Rekeying.rename(parts, it.key(), it.to());
@@ -79,6 +80,9 @@ public final class Editing {
             case Edit.SetPageSettings it -> parts.with(parts.rest().withPageSettings(it.pageSettings()));
             case Edit.PutTrial it -> Others.put(parts, it.trial());
             case Edit.RemoveTrial it -> Others.removeTrial(parts, it.name());
+            case Edit.UseBlock it -> Blocks.use(parts, it);
+            case Edit.TakeOver it -> Blocks.takeOver(parts, it);
+            case Edit.SetOrigin it -> parts.with(Blocks.section(parts, it.key()).withOrigin(it.origin()));
             case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };
     }

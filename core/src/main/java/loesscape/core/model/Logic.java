@@ -168,7 +168,8 @@ public final class Logic {
             case Section it ->
                 it.withShown(condition(it.shown(), mapping))
                         .withOpen(condition(it.open(), mapping))
-                        .withLooks(looks(it.looks(), mapping));
+                        .withLooks(looks(it.looks(), mapping))
+                        .withOrigin(it.origin() == null ? null : it.origin().renamed(mapping::field));
             case Field it -> field(it, mapping);
             case Notice it ->
                 it.withText(text(it.text(), mapping))

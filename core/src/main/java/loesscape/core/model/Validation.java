@@ -130,6 +130,10 @@ public final class Validation {
         texts.line(path + "/title", section.title());
         texts.paragraph(path + "/help", section.help());
         folding(path, section.folding());
+        Origin origin = section.origin();
+        if (origin != null) {
+            atMost(path + "/origin/keys", origin.keys().size(), MOST_NODES, "keys");
+        }
         Section.Rows rows = section.rows();
         if (rows != null) {
             if (rows.most() < 1 || rows.most() > Section.Rows.MOST || rows.least() < 0 || rows.least() > rows.most()) {

@@ -122,7 +122,8 @@ class DraftsTest {
                 .problem(422)
                 .json();
         assertThat(problem.at("/problems/0/path").stringValue()).isEqualTo("/title");
-        author.post("/api/templates/import", " ".repeat(5_000_000)).problem(413);
+        author.post("/api/templates/import", " ".repeat(5_000_000)).problem(422);
+        author.post("/api/templates/import", " ".repeat(42_000_000)).problem(413);
         author.post("/api/templates", "{\"title\":\"%s\"}".formatted("x".repeat(2_000_000)))
                 .problem(413);
         assertThat(author.get("/api/templates").ok().json().get("templates").size())

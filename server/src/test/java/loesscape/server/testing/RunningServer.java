@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.Objects;
 import java.util.stream.Stream;
 import loesscape.server.Loesscape;
 import loesscape.server.launch.Options;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -17,9 +19,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 public final class RunningServer implements BeforeAllCallback, AfterAllCallback {
 
     private final boolean demo;
-    private Path data = Path.of("");
-    private ConfigurableApplicationContext application =
-            new org.springframework.context.support.GenericApplicationContext();
+    private @Nullable Path data;
+    private @Nullable ConfigurableApplicationContext application;
 
     private RunningServer(boolean demo) {
         this.demo = demo;
@@ -42,18 +43,24 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     }
 
     private void start() {
-        application = Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data));
+        application = Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data()));
     }
 
     /** Stops it and starts it again on the same data; the port is another one then. */
     public void restart() {
-        application.close();
+        running().close();
         start();
     }
 
+    /** Is called also where another extension failed before this one began; then there is nothing to clean up. */
     @Override
     public void afterAll(ExtensionContext context) throws IOException {
-        application.close();
+        if (application != null) {
+            application.close();
+        }
+        if (data == null) {
+            return;
+        }
         try (Stream<Path> files = Files.walk(data)) {
             for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
                 Files.delete(file);
@@ -61,17 +68,21 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
         }
     }
 
+    private ConfigurableApplicationContext running() {
+        return Objects.requireNonNull(application, "the server was not started");
+    }
+
     /** Where it answers, without a slash at the end. */
     public String address() {
         return "http://localhost:"
-                + ((ServletWebServerApplicationContext) application)
+                + ((ServletWebServerApplicationContext) running())
                         .getWebServer()
                         .getPort();
     }
 
     /** The folder of its database. */
     public Path data() {
-        return data;
+        return Objects.requireNonNull(data, "the server was not started");
     }
 
     /** A browser without a page, not signed in. */

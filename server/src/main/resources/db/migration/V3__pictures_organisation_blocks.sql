@@ -20,3 +20,18 @@ CREATE TABLE organisation (
   media  VARCHAR(60),
   logo   BLOB
 );
+
+-- Each author's own library of blocks: sections to be used again. Versions are never changed.
+CREATE TABLE block (
+  id         UUID PRIMARY KEY,
+  account_id BIGINT       NOT NULL REFERENCES account (id),
+  name       VARCHAR(200) NOT NULL
+);
+
+CREATE TABLE block_version (
+  block_id UUID NOT NULL REFERENCES block (id),
+  version  INT  NOT NULL,
+  document CLOB NOT NULL,
+  kept     TIMESTAMP WITH TIME ZONE NOT NULL,
+  PRIMARY KEY (block_id, version)
+);

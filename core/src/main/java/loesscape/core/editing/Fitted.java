@@ -1,0 +1,164 @@
+package loesscape.core.editing;
+
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Keys;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Node;
+import loesscape.core.model.Role;
+import loesscape.core.model.SharedCondition;
+
+/**
+ * A block with the keys it gets in a document, so that it can be put there.
+ *
+ * @param block the block under these keys; fields outside of it that the document has not got are gone
+ * @param keys by the key in the block of everything in its section, the key in the document
+ */
+record Fitted(Parts block, Map<String, String> keys) {
+
+    /**
+     * Fits a block to a document.
+     *
+     * @param known keys that things of the block have in the document already
+     */
+    static Fitted to(Parts document, Parts block, Map<String, String> known) {
+        String top = block.heldBy(block.heldBy(Parts.ROOT).getFirst()).getFirst();
+        Parts fitted = withoutStrangers(document, block);
+        fitted = withLists(document, fitted);
+        fitted = withConditions(document, fitted);
+        Map<String, String> keys = new LinkedHashMap<>();
+        for (String key : block.withContent(top)) {
+            keys.put(key, known.getOrDefault(key, ""));
+        }
+        Set<String> taken = new HashSet<>(keys.values());
+        Parts whole = fitted;
+        keys.replaceAll((key, to) -> {
+            if (!to.isEmpty()) {
+                return to;
+            }
+            String fresh = Keys.unused(
+                    key,
+                    each -> document.uses(each) || taken.contains(each) || (!each.equals(key) && whole.uses(each)));
+            taken.add(fresh);
+            return fresh;
+        });
+        // In two steps, so that one key can be what another was.
+        for (String key : keys.keySet()) {
+            fitted = Rekeying.rename(fitted, key, parked(key, keys.size()));
+        }
+        for (Map.Entry<String, String> entry : keys.entrySet()) {
+            fitted = Rekeying.rename(fitted, parked(entry.getKey(), keys.size()), entry.getValue());
+        }
+        return new Fitted(fitted, keys);
+    }
+
+    private static String parked(String key, int count) {
+        return "parked_%d_%s".formatted(count, key.length() > 40 ? Integer.toHexString(key.hashCode()) + "_h" : key);
+    }
+
+    /** The key in the document of something in the block. */
+    String key(String original) {
+        return Objects.requireNonNull(keys.get(original), original);
+    }
+
+    /** The document with the roles, lists and shared conditions of the block besides its own. */
+    Parts rest(Parts document) {
+        Parts.Rest rest = document.rest();
+        Map<String, Role> roles = new LinkedHashMap<>(block.rest().roles());
+        roles.putAll(rest.roles());
+        Map<String, SharedCondition> conditions =
+                new LinkedHashMap<>(block.rest().conditions());
+        conditions.putAll(rest.conditions());
+        Map<String, LookupList> lists = new LinkedHashMap<>(block.rest().lists());
+        lists.putAll(rest.lists());
+        return document.with(rest.withRoles(roles).withConditions(conditions).withLists(lists));
+    }
+
+    /** The document with the block in the place of the section that was made from it. */
+    Parts whole(Parts document, String section) {
+        Parts with = rest(document);
+        for (String key : block.withContent(section)) {
+            with = with.with(block.node(key));
+            if (block.held().containsKey(key)) {
+                with = with.holding(key, block.heldBy(key));
+            }
+        }
+        return with;
+    }
+
+    /** Without the fields around the block that the document has not got, and what looks at them. */
+    private static Parts withoutStrangers(Parts document, Parts block) {
+        List<String> pages = block.heldBy(Parts.ROOT);
+        if (pages.size() < 2) {
+            return block;
+        }
+        List<String> strangers = block.withContent(pages.get(1)).stream()
+                .filter(key -> block.node(key) instanceof Field field && !isThere(document, field))
+                .toList();
+        return strangers.isEmpty() ? block : Deletions.delete(block, new Edit.Delete(strangers, true));
+    }
+
+    private static boolean isThere(Parts document, Field field) {
+        return document.nodes().get(field.key()) instanceof Field other
+                && other.kind().getClass().equals(field.kind().getClass())
+                && choices(other).containsAll(choices(field));
+    }
+
+    private static List<String> choices(Field field) {
+        return field.kind() instanceof FieldKind.Choosing it
+                ? it.choices().stream().map(Choice::id).toList()
+                : List.of();
+    }
+
+    /** With other keys for lists that the document knows under theirs as something else. */
+    private static Parts withLists(Parts document, Parts block) {
+        Parts with = block;
+        for (LookupList list : block.rest().lists().values()) {
+            LookupList other = document.rest().lists().get(list.key());
+            if (other == null || other.equals(list)) {
+                continue;
+            }
+            String key = Keys.unused(list.key(), document.rest().lists()::containsKey);
+            Map<String, LookupList> lists = new LinkedHashMap<>(with.rest().lists());
+            lists.remove(list.key());
+            lists.put(key, new LookupList(key, list.name(), list.columns(), list.rows()));
+            with = with.with(with.rest().withLists(lists));
+            for (Node node : block.nodes().values()) {
+                if (node instanceof Field field
+                        && field.kind() instanceof FieldKind.Lookup it
+                        && it.list().equals(list.key())) {
+                    with = with.with(field.withKind(new FieldKind.Lookup(key, it.column(), it.filters())));
+                }
+            }
+        }
+        return with;
+    }
+
+    /** With other keys for shared conditions that the document knows under theirs as something else. */
+    private static Parts withConditions(Parts document, Parts block) {
+        Parts with = block;
+        for (SharedCondition shared : block.rest().conditions().values()) {
+            boolean known = shared.equals(document.rest().conditions().get(shared.key()));
+            if (known || !document.uses(shared.key())) {
+                continue;
+            }
+            Parts now = with;
+            String to = Keys.unused(shared.key(), each -> document.uses(each) || now.uses(each));
+            Parts renamed = Mappings.mapped(
+                    with, Mappings.renaming(key -> key.equals(shared.key()) ? to : key, with.lexicon()));
+            Map<String, SharedCondition> conditions =
+                    new LinkedHashMap<>(renamed.rest().conditions());
+            SharedCondition mapped = Objects.requireNonNull(conditions.remove(shared.key()), shared.key());
+            conditions.put(to, new SharedCondition(to, mapped.name(), mapped.condition()));
+            with = renamed.with(renamed.rest().withConditions(conditions));
+        }
+        return with;
+    }
+}

@@ -1,0 +1,102 @@
+package loesscape.core.analysis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.math.BigDecimal;
+import java.util.List;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
+import loesscape.core.model.Clause.Comparison.OrderTest;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Node;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.testing.Cases;
+import loesscape.core.testing.RandomTemplates;
+import org.junit.jupiter.api.Test;
+
+/** What is noticed in a template, and that nothing is noticed wrongly. */
+class FindingsTest {
+
+    private static final FieldKind NUMBER = new FieldKind.Number(1, "m", null, null);
+
+    private static Condition compared(OrderTest test, int to) {
+        return new Clause.Comparison("depth", test, new Clause.Operand.NumberOperand(BigDecimal.valueOf(to)), null);
+    }
+
+    private static Condition is(String choice) {
+        return new Clause.ChoiceClause("use", ChoiceTest.IS, List.of(choice), null);
+    }
+
+    private static List<String> found(Condition shown) {
+        FieldKind uses = FieldKind.OneChoice.of(List.of(Choice.of("a", "A"), Choice.of("b", "B")));
+        Section section = Section.of(
+                "s",
+                "S",
+                List.of(
+                        Field.of("depth", "Depth", NUMBER),
+                        Field.of("use", "Use", uses),
+                        Field.of("note", "Note", new FieldKind.Text("", 0)).withShown(shown)));
+        return Findings.of(Template.of("T", List.of(new Page("p", "", null, List.of(section))))).stream()
+                .map(Finding::key)
+                .toList();
+    }
+
+    private static Condition all(Condition... parts) {
+        return new Condition.All(List.of(parts));
+    }
+
+    @Test
+    void partsThatExcludeEachOtherAreFound() {
+        assertThat(found(all(is("a"), is("b")))).containsExactly("note");
+        assertThat(found(all(compared(OrderTest.LESS, 30), compared(OrderTest.AT_LEAST, 30))))
+                .containsExactly("note");
+        assertThat(found(all(new Clause.IsBlank("depth"), compared(OrderTest.AT_LEAST, 30))))
+                .containsExactly("note");
+        assertThat(found(new Condition.Any(List.of(all(is("a"), is("b")), new Condition.Never()))))
+                .containsExactly("note");
+    }
+
+    @Test
+    void partsThatMeetAtAnEdgeAreNot() {
+        assertThat(found(all(compared(OrderTest.AT_MOST, 30), compared(OrderTest.AT_LEAST, 30))))
+                .isEmpty();
+        assertThat(found(all(is("a"), new Clause.Answered("use")))).isEmpty();
+        assertThat(found(new Condition.Any(List.of(is("a"), is("b"))))).isEmpty();
+    }
+
+    @Test
+    void whatIsFoundNeverToBeMetIsNeverMet() {
+        int[] never = {0};
+        Cases.check("conditions that can never be met", 3_000, (random, size) -> {
+            Template template = RandomTemplates.template(random, size);
+            Satisfiable satisfiable = new Satisfiable(Lexicon.of(template));
+            List<Node> impossible = template.nodes().stream()
+                    .filter(node -> node.shown() != null && satisfiable.isNever(node.shown()))
+                    .toList();
+            never[0] += impossible.size();
+            if (impossible.isEmpty()) {
+                return;
+            }
+            CompiledTemplate compiled = CompiledTemplate.compile(template);
+            for (int i = 0; i < 5; i++) {
+                var state =
+                        compiled.evaluate(RandomTemplates.answers(random, template), RandomTemplates.context(random));
+                state.nodes().forEach((address, stands) -> {
+                    if (impossible.stream().anyMatch(node -> node.key().equals(RowNames.key(address)))) {
+                        assertThat(stands.met()).doesNotContain(Aspect.SHOWN);
+                    }
+                });
+            }
+        });
+        assertThat(never[0]).isPositive();
+    }
+}
