@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -14,6 +15,7 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
 import loesscape.core.model.SharedCondition;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A block with the keys it gets in a document, so that it can be put there.
@@ -34,7 +36,7 @@ record Fitted(Parts block, Map<String, String> keys) {
         fitted = withLists(document, fitted);
         fitted = withConditions(document, fitted);
         Map<String, String> keys = new LinkedHashMap<>();
-        for (String key : block.withContent(top)) {
+        for (String key : fitted.withContent(top)) {
             keys.put(key, known.getOrDefault(key, ""));
         }
         Set<String> taken = new HashSet<>(keys.values());
@@ -100,15 +102,28 @@ record Fitted(Parts block, Map<String, String> keys) {
             return block;
         }
         List<String> strangers = block.withContent(pages.get(1)).stream()
-                .filter(key -> block.node(key) instanceof Field field && !isThere(document, field))
+                .filter(key -> block.node(key) instanceof Field field && !isThere(document, block, field))
                 .toList();
         return strangers.isEmpty() ? block : Deletions.delete(block, new Edit.Delete(strangers, true));
     }
 
-    private static boolean isThere(Parts document, Field field) {
+    private static boolean isThere(Parts document, Parts block, Field field) {
         return document.nodes().get(field.key()) instanceof Field other
+                && document.lexicon().rowsAround(field.key()) == null
                 && other.kind().getClass().equals(field.kind().getClass())
-                && choices(other).containsAll(choices(field));
+                && choices(other).containsAll(choices(field))
+                && bands(other).containsAll(bands(field))
+                && Objects.equals(list(document, other), list(block, field));
+    }
+
+    private static List<String> bands(Field field) {
+        return field.bands().stream().map(Band::id).toList();
+    }
+
+    private static @Nullable LookupList list(Parts parts, Field field) {
+        return field.kind() instanceof FieldKind.Lookup it
+                ? parts.rest().lists().get(it.list())
+                : null;
     }
 
     private static List<String> choices(Field field) {

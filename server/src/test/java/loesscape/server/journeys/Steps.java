@@ -1,0 +1,85 @@
+package loesscape.server.journeys;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
+import java.util.List;
+import java.util.regex.Pattern;
+import loesscape.server.testing.Browser;
+import loesscape.server.testing.RunningServer;
+
+/** What authors do again and again in the journeys. */
+final class Steps {
+
+    private Steps() {}
+
+    static Page signedIn(RunningServer server, Browser browser) {
+        Page page = browser.desktop();
+        page.navigate(server.address() + "/");
+        page.getByRole(AriaRole.BUTTON, starting("Go in as")).click();
+        assertThat(page.getByLabel("New template")).isVisible();
+        return page;
+    }
+
+    static void open(Page author, String template) {
+        author.getByRole(AriaRole.LINK, named(template)).click();
+        assertThat(author.locator("#desk")).isVisible();
+    }
+
+    /** A new document with one empty section, {@code section_1}. */
+    static void begin(Page author, String title) {
+        author.getByLabel("New template").fill(title);
+        author.keyboard().press("Enter");
+        assertThat(author.locator("#desk")).isVisible();
+    }
+
+    /** Adds something at the end of the document; {@code as} is its kind as the insert line names it. */
+    static void add(Page author, String label, String as) {
+        author.getByRole(AriaRole.BUTTON, starting("Add (here|the first)")).last().click();
+        Locator line = author.getByRole(AriaRole.COMBOBOX, starting("Add: a label or a kind"));
+        line.fill(label);
+        author.getByRole(AriaRole.OPTION, named(label + " as " + as)).click();
+        assertThat(author.locator(".entry[aria-current]")).containsText(label);
+        line.or(author.locator("#desk")).first().press("Escape");
+    }
+
+    static void select(Page author, String key) {
+        author.locator("#c-" + key).click();
+        assertThat(author.locator("#c-" + key)).hasAttribute("aria-current", "true");
+    }
+
+    static void selectBesides(Page author, String key) {
+        author.locator("#c-" + key)
+                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+    }
+
+    /** A line of the open editor. */
+    static Locator line(Page author, String name) {
+        return author.locator(".editor-card").getByRole(AriaRole.GROUP, within(name));
+    }
+
+    /** Types what a condition follows, and takes the first that is offered. */
+    static void follow(Page author, String typed) {
+        author.getByRole(AriaRole.COMBOBOX, named("Follows")).fill(typed);
+        author.keyboard().press("Enter");
+    }
+
+    static void press(Locator in, String button) {
+        in.getByRole(AriaRole.BUTTON, within(button)).first().click();
+    }
+
+    static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name).setExact(true);
+    }
+
+    static Page.GetByRoleOptions starting(String name) {
+        return new Page.GetByRoleOptions().setName(Pattern.compile("^" + name));
+    }
+
+    static Locator.GetByRoleOptions within(String name) {
+        return new Locator.GetByRoleOptions().setName(name).setExact(true);
+    }
+}
