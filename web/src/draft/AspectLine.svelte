@@ -25,6 +25,7 @@
   const copy = workingCopy();
   let beginning = $state(false);
 
+  const ASPECTS = ["shown", "required", "editable", "open"] as const;
   const TITLE: Record<Aspect, string> = {
     shown: "Shown",
     required: "Required",
@@ -34,14 +35,12 @@
   const shared = $derived(condition?.type === "shared" ? copy.shared.get(condition.condition) : undefined);
   /** What the condition says, whether it stands here alone or is shared. */
   const content = $derived(shared ? shared.condition : condition);
+  /** In how many places the condition is used. */
   const uses = $derived(
     shared
-      ? [...copy.nodes.values()].filter(({ node }) =>
-          (["shown", "required", "editable", "open"] as const).some((it) => {
-            const used = conditionOf(node, it);
-            return used?.type === "shared" && used.condition === shared.key;
-          }),
-        ).length
+      ? [...copy.nodes.values()]
+          .flatMap(({ node }) => ASPECTS.map((it) => conditionOf(node, it)))
+          .filter((used) => used?.type === "shared" && used.condition === shared.key).length
       : 0,
   );
   let naming = $state(false);
@@ -104,7 +103,7 @@
   /** The other aspects that have a condition, which this one can share. */
   const others = $derived(
     keys.length === 1
-      ? (["shown", "required", "editable", "open"] as const).filter((it) => {
+      ? ASPECTS.filter((it) => {
           const other = conditionOf(copy.view(key).node, it);
           return (
             it !== aspect && other && !isPlain(other) && JSON.stringify(other) !== JSON.stringify(condition)

@@ -83,7 +83,7 @@
       class="cut"
       style:left={`${percent(edge)}%`}
       role="slider"
-      aria-label={`Move the edge between ${name(i)} and ${name(i + 1)}`}
+      aria-label={`Where ${name(i)} ends`}
       aria-valuenow={edge}
       aria-valuemin={edges[i - 1] ?? span.from}
       aria-valuemax={edges[i + 1] ?? span.to}

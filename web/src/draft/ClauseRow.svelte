@@ -204,10 +204,7 @@
 
 <style>
   .clause {
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 3px;
+    line-height: 28px;
   }
 
   input.value {

@@ -261,19 +261,19 @@
       {/snippet}
       {#snippet margin()}
         <div class="relative">
-          {#if copy.ofDocument}<DocumentEditor />{:else}
-            <div class="whole">
-              {#each copy.settings?.finish ?? [] as { rule, sentence }, i (i)}
-                <p><Said parts={sentence.parts} /> <Now met={!copy.unmet.includes(rule.message)} /></p>
-              {/each}
-              {#each (copy.settings?.roles ?? []).filter(({ role }) => role.takesPart) as { role, takesPart } (role.key)}
-                <p><Said parts={takesPart.parts} /></p>
-              {/each}
-              <button type="button" class="open" onclick={() => copy.openDocument(true)}
-                >The document as a whole …</button
-              >
-            </div>
-          {/if}
+          <!-- It keeps its place under the card, so that nothing moves when that opens or closes. -->
+          <div class={["whole", copy.ofDocument && "invisible"]}>
+            {#each copy.settings?.finish ?? [] as { rule, sentence }, i (i)}
+              <p><Said parts={sentence.parts} /> <Now met={!copy.unmet.includes(rule.message)} /></p>
+            {/each}
+            {#each (copy.settings?.roles ?? []).filter(({ role }) => role.takesPart) as { role, takesPart } (role.key)}
+              <p><Said parts={takesPart.parts} /></p>
+            {/each}
+            <button type="button" class="open" onclick={() => copy.openDocument(true)}
+              >The document as a whole …</button
+            >
+          </div>
+          {#if copy.ofDocument}<DocumentEditor />{/if}
         </div>
       {/snippet}
     </Line>

@@ -145,7 +145,7 @@
               type="button"
               class="token bare"
               title={`A group: this ${WORD[other]} another`}
-              onclick={() => (adding = { joint: other, to: i })}>{WORD[other]} …</button
+              onclick={() => (adding = { joint: other, to: i })}>({WORD[other]} …)</button
             >
           {/if}
         {/if}

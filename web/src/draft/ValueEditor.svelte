@@ -27,7 +27,24 @@
     void copy.edit({ type: "setValue", key: field.key, value }).then((done) => done && (beginning = null));
   }
 
+  /** The totals of what stands in other rows. */
+  const totals = $derived(
+    field.kind.type === "number" || field.kind.type === "money"
+      ? [...copy.nodes.values()].flatMap(({ node, name }) => {
+          const around = node.type === "field" ? copy.around(node.key) : null;
+          const adds = node.type === "field" && (node.kind.type === "number" || node.kind.type === "money");
+          return adds && around && around !== copy.around(field.key)
+            ? [{ id: `sum(${around}.${node.key}[item != null])`, label: `total of ${name}` }]
+            : [];
+        })
+      : [],
+  );
+
   function pick(id: string) {
+    if (id.startsWith("sum(")) {
+      beginning = null;
+      return set({ type: "workedOut", formula: id, overtypable: false });
+    }
     if (id === "none") {
       beginning = null;
       if (field.value) set(null);
@@ -50,7 +67,7 @@
   <Picker
     label="Value"
     text={WAYS.find(({ id }) => id === way)?.label ?? ""}
-    options={WAYS}
+    options={[...WAYS, ...totals]}
     chosen={[way]}
     onpick={pick}
   />

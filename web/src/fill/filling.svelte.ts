@@ -119,7 +119,7 @@ export class Filling {
       } catch (problem) {
         if (problem instanceof Problem && problem.passing) {
           this.waiting = true;
-          await new Promise((resolve) => setTimeout(resolve, pause));
+          await backAfter(pause);
           pause = Math.min(2 * pause, LONGEST_PAUSE);
         } else {
           this.sent(key, text);
@@ -151,6 +151,19 @@ export class Filling {
     if (appeared.length === 1) this.news = `New question: ${this.field(appeared[0]!)!.label}`;
     else if (appeared.length) this.news = `${appeared.length} new questions`;
   }
+}
+
+/** Waits for a while, or until the net is back. */
+function backAfter(pause: number): Promise<void> {
+  return new Promise((resolve) => {
+    const done = () => {
+      clearTimeout(timer);
+      removeEventListener("online", done);
+      resolve();
+    };
+    const timer = setTimeout(done, pause);
+    addEventListener("online", done);
+  });
 }
 
 function message(problem: unknown): string {

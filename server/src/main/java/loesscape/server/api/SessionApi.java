@@ -99,7 +99,10 @@ class SessionApi {
         if (!demo) {
             return refused(HttpStatus.NOT_FOUND, "This is not the demo.");
         }
-        Author author = accounts.find(DemoWorld.AUTHOR).orElseThrow();
+        Author author = accounts.find(DemoWorld.AUTHOR).orElse(null);
+        if (author == null) {
+            return refused(HttpStatus.SERVICE_UNAVAILABLE, "The demo is still being laid out; try again.");
+        }
         return ResponseEntity.ok(keep(
                 UsernamePasswordAuthenticationToken.authenticated(author, null, author.getAuthorities()),
                 request,

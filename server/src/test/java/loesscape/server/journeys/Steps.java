@@ -38,11 +38,13 @@ final class Steps {
 
     /** Adds something at the end of the document; {@code as} is its kind as the insert line names it. */
     static void add(Page author, String label, String as) {
-        author.getByRole(AriaRole.BUTTON, starting("Add (here|the first)")).last().click();
+        author.getByRole(AriaRole.BUTTON, starting("Add (here|the first)"))
+                .last()
+                .click();
         Locator line = author.getByRole(AriaRole.COMBOBOX, starting("Add: a label or a kind"));
         line.fill(label);
         author.getByRole(AriaRole.OPTION, named(label + " as " + as)).click();
-        assertThat(author.locator(".entry[aria-current]")).containsText(label);
+        assertThat(author.locator(".entry[aria-current]")).containsText(label.replaceFirst(",.*", ""));
         line.or(author.locator("#desk")).first().press("Escape");
     }
 
@@ -52,8 +54,7 @@ final class Steps {
     }
 
     static void selectBesides(Page author, String key) {
-        author.locator("#c-" + key)
-                .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+        author.locator("#c-" + key).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
     }
 
     /** A line of the open editor. */

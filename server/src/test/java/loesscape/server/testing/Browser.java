@@ -6,6 +6,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -30,6 +31,9 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
             "--disable-component-update",
             "--disable-sync",
             "--disable-dev-shm-usage");
+    /** In milliseconds; only what has gone wrong takes so long. */
+    private static final int LONGEST_WAIT = 15_000;
+
     private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
 
     private final List<AutoCloseable> open = new ArrayList<>();
@@ -77,14 +81,15 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
         contexts.add(context);
         context.onConsoleMessage(message -> {
             boolean refusedOnPurpose =
-                    message.text().contains("status of 4") || message.text().contains("ERR_FAILED");
+                    message.text().contains("status of 4") || message.text().contains("net::ERR_");
             if (message.type().equals("error") && !refusedOnPurpose) {
                 errors.add(message.text());
             }
         });
         context.onWebError(error -> errors.add(error.error()));
         Page page = context.newPage();
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(LONGEST_WAIT);
+        PlaywrightAssertions.setDefaultAssertionTimeout(LONGEST_WAIT);
         return page;
     }
 
