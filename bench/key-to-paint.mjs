@@ -16,22 +16,23 @@ const browser = await chromium.launch({
   args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"],
 });
 
-/** What is looked at once per key: when what follows the number is there, or gone, and painted. */
+/** Tells when what follows a number is there, or gone, and painted: the task after the frame that shows it. */
 const TIMER = () => {
-  window.keyed = (input, follower) => {
-    const was = !!document.querySelector(follower);
-    return new Promise((resolve) => {
+  window.watch = (follower) => {
+    const is = () => !!document.querySelector(follower);
+    const was = is();
+    window.painted = new Promise((resolve) => {
       let begin = 0;
-      const key = () => (begin = performance.now());
-      addEventListener("keydown", key, { once: true, capture: true });
-      const look = () => {
-        if (!begin || !!document.querySelector(follower) === was) return requestAnimationFrame(look);
-        // The frame in which it was found is painted before the next task.
+      addEventListener("keydown", () => (begin = performance.now()), { once: true, capture: true });
+      const watch = new MutationObserver(() => {
+        if (!begin || is() === was) return;
+        watch.disconnect();
+        window.changed = performance.now() - begin;
         const { port1, port2 } = new MessageChannel();
         port1.onmessage = () => resolve(performance.now() - begin);
         requestAnimationFrame(() => port2.postMessage(0));
-      };
-      look();
+      });
+      watch.observe(document.body, { childList: true, subtree: true });
     });
   };
 };
@@ -40,11 +41,11 @@ async function keys(name, page, input, follower) {
   const times = [];
   await page.locator(input).fill("1");
   await page.locator(input).focus();
-  await page.waitForTimeout(500);
+  await page.waitForTimeout(1000);
   for (let i = 0; i < WARM + ROUNDS; i++) {
-    const timed = page.evaluate(([at, to]) => window.keyed(at, to), [input, follower]);
+    await page.evaluate((to) => window.watch(to), follower);
     await page.keyboard.press(i % 2 ? "Backspace" : "5");
-    const time = await timed;
+    const time = await page.evaluate(() => window.painted);
     if (i >= WARM) times.push(time);
   }
   report(name, times);

@@ -75,7 +75,7 @@
   </div>
   <ul class="min-h-0 grow overflow-y-auto px-2 pb-4">
     {#each listed as section (section)}
-      <li>
+      <li class="part" style:--entries={items(section).length + 1}>
         {@render entry(section, `${sections.indexOf(section) + 1} `)}
         <ul>
           {#each items(section) as item (item)}<li>{@render entry(item, "")}</li>{/each}
@@ -88,6 +88,11 @@
 </nav>
 
 <style>
+  .part {
+    content-visibility: auto;
+    contain-intrinsic-size: auto calc(24.5px * var(--entries));
+  }
+
   .entry {
     display: flex;
     width: 100%;

@@ -108,7 +108,7 @@
   {@const view = copy.view(section)}
   {@const node = view.node}
   {@const rowsNow = copy.rowsOf(section)}
-  <Line depth={depth(section)}>
+  <Line depth={depth(section)} open={copy.selected === section}>
     {#snippet sheet()}
       <div class={["py-2", !top && "pl-3"]}>
         <Movable key={section} kind="section">
@@ -180,7 +180,10 @@
     {#if copy.view(line[0]!).node.type === "section"}
       {@render block(line[0]!, "", false)}
     {:else}
-      <Line depth={Math.max(...line.map(depth))}>
+      <Line
+        depth={Math.max(...line.map(depth))}
+        open={line.includes(copy.selected ?? "") || line.includes(inserting ?? "")}
+      >
         {#snippet sheet()}
           <div class={["row", row && rowLook(copy.around(section) ?? section, row)]}>
             {#each line as key (key)}
@@ -241,7 +244,7 @@
     class="relative flex min-h-[calc(100vh-130px)] flex-col border-y"
     bind:this={ground}
   >
-    <Line top>
+    <Line top open={copy.ofDocument}>
       {#snippet sheet()}
         <div class="text-[22px] leading-tight font-semibold">
           <EditableText
@@ -279,7 +282,7 @@
     </Line>
     {#each pages as page (page)}
       {#if pages.length > 1}
-        <Line depth={depth(page)}>
+        <Line depth={depth(page)} open={copy.selected === page}>
           {#snippet sheet()}
             <div class="page">
               <Movable key={page} kind="page">

@@ -5,6 +5,7 @@
     depth = 0,
     top = false,
     rest = false,
+    open = false,
     sheet,
     margin,
   }: {
@@ -12,13 +13,15 @@
     top?: boolean;
     /** Whether this line only fills the sheet down to its end. */
     rest?: boolean;
+    /** Whether something of it is being edited, and lies over the lines around it. */
+    open?: boolean;
     sheet?: Snippet;
     margin?: Snippet;
   } = $props();
 </script>
 
 <!-- One line of the desk: a piece of the document, and its logic level with it. -->
-<div class={["line", rest && "grow"]}>
+<div class={["line", rest && "grow", open && "open"]}>
   <div class={["sheet", top && "pt-5"]}>
     <span class="strata" aria-hidden="true">
       {#each { length: Math.min(depth, 3) } as _, i (i)}<i></i>{/each}
@@ -32,6 +35,15 @@
   .line {
     display: grid;
     grid-template-columns: minmax(0, 57%) minmax(0, 43%);
+    /* What is not in sight is not laid out and painted, so that a long document is edited as fast as a short one. */
+    content-visibility: auto;
+    contain-intrinsic-size: auto 84px;
+  }
+
+  .line.open,
+  .line.grow,
+  .line:focus-within {
+    content-visibility: visible;
   }
 
   .sheet {

@@ -7,7 +7,6 @@
   const copy = workingCopy();
   type Thread = { from: [number, number]; to: [number, number]; followed: boolean };
   let threads = $state<Thread[]>([]);
-  let height = $state(0);
 
   $effect(() => {
     const key = copy.selected;
@@ -33,7 +32,6 @@
           },
         ];
       };
-      height = area.scrollHeight;
       threads = [
         ...bond.follows.flatMap((field) => span(field, key, false)),
         ...bond.followers.flatMap((note) => span(key, note, true)),
@@ -50,7 +48,7 @@
 </script>
 
 <!-- Threads from a field to what follows it: solid for what the selected item follows, dashed for what follows it. -->
-<svg class="pointer-events-none absolute top-0 left-0 w-full" style:height={`${height}px`} aria-hidden="true">
+<svg class="pointer-events-none absolute top-0 left-0 h-px w-full overflow-visible" aria-hidden="true">
   {#each threads as thread, i (i)}
     <path
       d={path(thread)}

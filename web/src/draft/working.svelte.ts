@@ -424,11 +424,9 @@ export class WorkingCopy {
     this.selected = key;
     if (!key || !reveal) return;
     await tick();
-    const desk = document.getElementById("desk");
-    const place = document.getElementById(`i-${key}`)?.getBoundingClientRect();
-    const room = desk?.getBoundingClientRect();
-    if (desk && place && room && (place.top < room.top + 20 || place.top > room.top + room.height / 2))
-      desk.scrollTop += place.top - room.top - room.height / 4;
+    // What comes into sight on the way takes up its real room only then.
+    for (let frame = 0; frame < 4 && bringIntoSight(key); frame++)
+      await new Promise((resolve) => requestAnimationFrame(resolve));
   }
 
   /** Every section and item in reading order. */
@@ -457,6 +455,18 @@ export class WorkingCopy {
       await this.edit({ type: "move", key, holder: neighbour, after: step === 1 ? null : last });
     }
   }
+}
+
+/** Scrolls to an item; whether it had to. */
+function bringIntoSight(key: string): boolean {
+  const desk = document.getElementById("desk");
+  const place = document.getElementById(`i-${key}`)?.getBoundingClientRect();
+  const room = desk?.getBoundingClientRect();
+  if (!desk || !place || !room) return false;
+  if (place.top >= room.top + 20 && place.top <= room.top + room.height / 2) return false;
+  const before = desk.scrollTop;
+  desk.scrollTop += place.top - room.top - room.height / 4;
+  return desk.scrollTop !== before;
 }
 
 /** The keys of the nodes that an edit is about. */

@@ -176,8 +176,15 @@
 </section>
 
 <style>
+  /* What is not in sight is not laid out and painted, so that a long document answers a key as fast as a short one. */
   .section {
     margin-top: 28px;
+    content-visibility: auto;
+    contain-intrinsic-size: auto 500px;
+  }
+
+  .inner {
+    content-visibility: visible;
   }
 
   .inner {

@@ -73,6 +73,14 @@ public final class CompiledTemplate {
         return new CompiledTemplate(Validation.require(template));
     }
 
+    /**
+     * Compiles a template that is known to keep the rules, because it was read from its file or made by an edit; what
+     * breaks them fails somewhere in an unhelpful way.
+     */
+    public static CompiledTemplate ofValid(Template template) {
+        return new CompiledTemplate(template);
+    }
+
     /** The template this was compiled from. */
     public Template template() {
         return template;

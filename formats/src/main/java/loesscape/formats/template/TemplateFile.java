@@ -33,10 +33,19 @@ public final class TemplateFile {
 
     /** The text of a template's file. The same template always gives the same text. */
     public static String write(Template template) {
+        return Json.pretty(tree(template));
+    }
+
+    /** The text of a template's file on one line, as it is kept where nobody reads it. */
+    public static String compact(Template template) {
+        return Json.compact(tree(template));
+    }
+
+    private static ObjectNode tree(Template template) {
         ObjectNode file = JsonNodeFactory.instance.objectNode();
         file.put(VERSION_PROPERTY, VERSION);
         file.setAll((ObjectNode) JsonWriter.brief(template, Template.class));
-        return Json.pretty(file);
+        return file;
     }
 
     /**

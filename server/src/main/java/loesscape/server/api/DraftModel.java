@@ -39,7 +39,7 @@ final class DraftModel {
     private final Reasons reasons;
 
     DraftModel(Template template) {
-        this.compiled = CompiledTemplate.compile(template);
+        this.compiled = CompiledTemplate.ofValid(template);
         this.parts = Parts.of(template);
         Sentences writing = new Sentences(template);
         this.sentences = writing.all();

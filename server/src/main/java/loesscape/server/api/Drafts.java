@@ -169,7 +169,7 @@ class Drafts {
 
     @Transactional
     public DraftChange edit(UUID id, int revision, Edit edit, long account) {
-        WorkingCopy before = find(templates.lock(id));
+        WorkingCopy before = locked(id);
         if (before.revision() != revision) {
             throw new Problems.Conflict(
                     "Changed elsewhere in the meantime: %s. The document is shown as it is now; make your edit again if it still fits."
@@ -203,14 +203,14 @@ class Drafts {
 
     @Transactional
     public DraftChange undo(UUID id, long account) {
-        WorkingCopy before = find(templates.lock(id));
+        WorkingCopy before = locked(id);
         Made edit = templates.lastDone(id, account).orElseThrow(() -> new Refusal("There is nothing to undo."));
         return step(before, edit, edit.change().reversed(), Kind.UNDO, account);
     }
 
     @Transactional
     public DraftChange redo(UUID id, long account) {
-        WorkingCopy before = find(templates.lock(id));
+        WorkingCopy before = locked(id);
         Made edit = templates.lastUndone(id, account).orElseThrow(() -> new Refusal("There is nothing to redo."));
         return step(before, edit, edit.change(), Kind.REDO, account);
     }
@@ -399,6 +399,15 @@ class Drafts {
         Version version = templates.version(id).orElseThrow(Drafts::missing);
         Entry known = models.get(id);
         return known != null && known.version().equals(version) ? known : entry(find(templates.find(id)));
+    }
+
+    /** The last version, kept from change by others; the document is read only where it is not the one remembered. */
+    private WorkingCopy locked(UUID id) {
+        Version version = templates.lockVersion(id).orElseThrow(Drafts::missing);
+        Entry known = models.get(id);
+        return known != null && known.version().equals(version)
+                ? new WorkingCopy(id, known.model().template(), version.revision(), version.changed())
+                : find(templates.find(id));
     }
 
     private Entry entry(WorkingCopy copy) {

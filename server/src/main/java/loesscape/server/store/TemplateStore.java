@@ -3,6 +3,7 @@ package loesscape.server.store;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -107,12 +108,21 @@ public class TemplateStore {
 
     /** Which version of a working copy is the last, without reading the document. */
     public Optional<Version> version(UUID id) {
-        return database.sql("SELECT revision, changed FROM template WHERE id = ?")
+        return version(id, "");
+    }
+
+    private Optional<Version> version(UUID id, String locking) {
+        return database.sql("SELECT revision, changed FROM template WHERE id = ?" + locking)
                 .param(id)
                 .query((row, n) -> new Version(
                         row.getInt("revision"),
                         row.getObject("changed", OffsetDateTime.class).toInstant()))
                 .optional();
+    }
+
+    /** Which version of a working copy is the last; it is kept from change by others until the transaction ends. */
+    public Optional<Version> lockVersion(UUID id) {
+        return version(id, " FOR UPDATE");
     }
 
     /** A working copy, kept from change by others until the transaction ends. */
@@ -135,10 +145,11 @@ public class TemplateStore {
     @Transactional
     public WorkingCopy keep(WorkingCopy before, Template template, Change change, Kind kind, long account) {
         int revision = before.revision() + 1;
-        OffsetDateTime now = OffsetDateTime.now(clock);
+        // As exact as it is stored, so that what is remembered of this version is found again.
+        OffsetDateTime now = OffsetDateTime.now(clock).truncatedTo(ChronoUnit.MICROS);
         int updated = database.sql(
                         "UPDATE template SET title = ?, document = ?, revision = ?, changed = ? WHERE id = ? AND revision = ?")
-                .params(template.title(), TemplateFile.write(template), revision, now, before.id(), before.revision())
+                .params(template.title(), TemplateFile.compact(template), revision, now, before.id(), before.revision())
                 .update();
         if (updated != 1) {
             throw new IllegalStateException(
