@@ -241,7 +241,7 @@
     style:--item-gap={{ compact: "3px", normal: "7px", roomy: "13px" }[
       copy.settings?.pageSettings.spacing ?? "normal"
     ]}
-    class="relative flex min-h-[calc(100vh-130px)] flex-col border-y"
+    class="ground relative flex min-h-[calc(100vh-130px)] flex-col border-y"
     bind:this={ground}
   >
     <Line top open={copy.ofDocument}>
@@ -312,6 +312,11 @@
 </div>
 
 <style>
+  /* Under the lines the sheet and its margin go on, so that no seam is seen between them. */
+  .ground {
+    background: linear-gradient(to right, var(--color-paper) 57%, var(--color-straw) 57%);
+  }
+
   .whole {
     padding: 3px 14px 5px 16px;
     font: 14.5px/1.42 var(--font-margin);

@@ -35,6 +35,15 @@
     font: 14.5px/1.42 var(--font-margin);
   }
 
+  /* What is longer is read in full where it is edited; the document is not torn apart for it. */
+  .note p {
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 4;
+    line-clamp: 4;
+    overflow: hidden;
+  }
+
   .name {
     font: 12.5px var(--font-chrome);
     color: var(--color-soft);

@@ -63,6 +63,13 @@ export class WorkingCopy {
   /** Counts what the server told; what is asked of it beside is asked anew then. */
   answered = $state(0);
 
+  /** What holds each node. */
+  private readonly holders = $derived.by(() => {
+    const holders = new Map<string, string>();
+    for (const [holder, keys] of this.held) for (const key of keys) holders.set(key, holder);
+    return holders;
+  });
+
   private readonly base: string;
   private queue: Promise<unknown> = Promise.resolve();
   private untried = new Map<string, string>();
@@ -143,8 +150,7 @@ export class WorkingCopy {
 
   /** What holds a node. */
   holder(key: string): string {
-    for (const [holder, keys] of this.held) if (keys.includes(key)) return holder;
-    return "";
+    return this.holders.get(key) ?? "";
   }
 
   /**

@@ -107,7 +107,7 @@
       this={`h${level}`}
       class={level === 2 ? "text-[16.5px] font-semibold" : "text-[15px] font-semibold"}
     >
-      {#if number}<span class="soft font-medium">{number}</span>{/if}
+      {#if number}<span class="soft me-1 font-medium">{number}</span>{/if}
       {#if stand.open}{node.title}{:else}
         <button type="button" class="opener" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
           <span aria-hidden="true">{isOpen ? "▾" : "▸"}</span>
@@ -178,16 +178,15 @@
 <style>
   /* What is not in sight is not laid out and painted, so that a long document answers a key as fast as a short one. */
   .section {
-    margin-top: 28px;
+    margin: 24px -8px 0;
+    padding: 4px 8px;
     content-visibility: auto;
     contain-intrinsic-size: auto 500px;
   }
 
   .inner {
     content-visibility: visible;
-  }
-
-  .inner {
+    margin-inline: 0;
     border-inline-start: 3px solid var(--color-line);
     padding-inline-start: 14px;
     margin-top: 18px;
