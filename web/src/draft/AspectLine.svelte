@@ -24,6 +24,8 @@
 
   const copy = workingCopy();
   let beginning = $state(false);
+  /** Whether what is begun is to ask for an answer too. */
+  let asking = $state(false);
 
   const ASPECTS = ["shown", "required", "editable", "open"] as const;
   const TITLE: Record<Aspect, string> = {
@@ -125,14 +127,16 @@
       );
       return;
     }
-    beginning = to === "when" && mode !== "when";
-    if (to === mode || to === "when") return;
+    asking = to === "asked";
+    beginning = asking || (to === "when" && mode !== "when");
+    if (to === mode || to === "when" || asking) return;
     void set(to === usual ? null : { type: to as "always" | "never" });
   }
 
   function add(clause: Condition) {
-    beginning = false;
-    void set(clause);
+    const aspects: Aspect[] = asking ? [aspect, "required"] : [aspect];
+    beginning = asking = false;
+    void copy.edit({ type: "setCondition", keys, aspects, condition: clause });
   }
 </script>
 
@@ -142,12 +146,15 @@
     text={beginning ? "when" : mode}
     options={[
       ...["always", "when", "never"].map((id) => ({ id, label: id === "when" ? "when …" : id })),
+      ...(aspect === "shown" && keys.every((it) => copy.view(it).node.type === "field")
+        ? [{ id: "asked", label: "when …, and required then" }]
+        : []),
       ...others.map((it) => ({ id: `as ${it}`, label: `when ${TITLE[it].toLowerCase()}` })),
     ]}
     chosen={[mode]}
     onpick={pick}
   />
-  {#if mode === "when" && condition}
+  {#if mode === "when" && condition && !asking}
     <Now {met} />
     {#if shared}
       <span class="soft">shared by {uses}{shared.name ? ` as “${shared.name}”` : ""}</span>
@@ -204,7 +211,7 @@
       {/if}
     </span>
   {:else if beginning}
-    <NewClause {except} {rows} onadd={add} oncancel={() => (beginning = false)} />
+    <NewClause {except} {rows} onadd={add} oncancel={() => (beginning = asking = false)} />
   {:else}
     <button type="button" class="token add" onclick={() => (beginning = true)}>add a condition</button>
   {/if}

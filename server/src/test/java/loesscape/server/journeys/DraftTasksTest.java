@@ -45,6 +45,25 @@ class DraftTasksTest {
     }
 
     @Test
+    void manyFieldsAppearAndAreAskedForOnOneAnswerAndOneUndoTakesThatBack() {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        open(author, "Borehole and well permit");
+        select(author, "static_water_level");
+        for (String key : new String[] {"drilling_start", "drilling_method", "night_watering"}) {
+            Steps.selectBesides(author, key);
+        }
+        press(line(author, "Shown"), "Shown: always");
+        author.getByRole(AriaRole.OPTION, named("when …, and required then")).click();
+        author.locator("#i-purpose").getByText("Monitoring").click();
+        assertThat(author.locator("#n-drilling_method")).containsText("Shown and required when Purpose is Monitoring");
+        assertThat(line(author, "Required")).containsText("shared by 8");
+        author.locator("#desk").focus();
+        author.keyboard().press("Control+z");
+        assertThat(author.locator("#n-drilling_method")).hasCount(0);
+        assertThat(line(author, "Shown")).containsText("always");
+    }
+
+    @Test
     void bandsAreMovedByKeyAndTypedAndShadeTheAnswerAndTheRow() {
         Page author = Steps.signedIn(SERVER, BROWSER);
         begin(author, "Water levels");

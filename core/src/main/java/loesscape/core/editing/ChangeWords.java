@@ -1,4 +1,4 @@
-package loesscape.core.wording;
+package loesscape.core.editing;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
-import loesscape.core.editing.Change;
 import loesscape.core.editing.Change.Swap;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Field;
