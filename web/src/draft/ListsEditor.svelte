@@ -49,28 +49,18 @@
     }
     const known = lists.find(({ key }) => key === editing);
     const columns = columnsOf(titles, rows, known?.columns ?? []);
-    const key = editing || freshKey(name || titles[0]!);
+    const before = new Set(lists.map(({ key }) => key));
     const list: LookupList = {
-      key,
+      key: editing ?? "",
       name: name.trim() || titles[0]!,
       columns,
       rows: rows.map((row) => columns.map((_, i) => row[i] ?? "")),
     };
     if (await copy.edit({ type: "putList", list })) {
       editing = null;
-      if (withFields) await addFields(key);
+      const added = lists.find(({ key }) => !before.has(key));
+      if (withFields && added) await addFields(added.key);
     } else wrong = copy.refused?.message ?? copy.told;
-  }
-
-  function freshKey(words: string): string {
-    const stem =
-      words
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, "_")
-        .replace(/^[_0-9]+|_+$/g, "") || "list";
-    let key = stem;
-    for (let n = 2; lists.some((list) => list.key === key); n++) key = `${stem}_${n}`;
-    return key;
   }
 </script>
 

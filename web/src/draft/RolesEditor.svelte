@@ -19,18 +19,9 @@
   function add(event: Event) {
     event.preventDefault();
     if (!name.trim()) return;
-    const stem =
-      name
-        .trim()
-        .toLowerCase()
-        .normalize("NFD")
-        .replace(/[^a-z0-9]+/g, "_")
-        .replace(/^[_0-9]+|_+$/g, "") || "role";
-    let key = stem;
-    for (let n = 2; roles.some((role) => role.key === key); n++) key = `${stem}_${n}`;
     const order = Math.max(0, ...roles.map((role) => role.order)) + 1;
     void copy
-      .edit({ type: "putRole", role: { key, name: name.trim(), order, takesPart: null } })
+      .edit({ type: "putRole", role: { key: "", name: name.trim(), order, takesPart: null } })
       .then((done) => done && (name = ""));
   }
 

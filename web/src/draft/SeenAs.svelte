@@ -14,7 +14,7 @@
 
 <!-- At which stage, and as whom, the document is seen. -->
 <select
-  class="button on-spruce choice"
+  class="button on-spruce"
   aria-label="Stage at which the document is seen"
   title="Stage at which the document is seen"
   value={copy.stage}
@@ -24,7 +24,7 @@
 </select>
 {#if roles.length}
   <select
-    class="button on-spruce choice max-w-36"
+    class="button on-spruce max-w-36"
     aria-label="Role that sees the document"
     title="Role that sees the document"
     value={copy.role}
@@ -34,10 +34,3 @@
     {#each roles as { key, name } (key)}<option value={key}>as {name}</option>{/each}
   </select>
 {/if}
-
-<style>
-  .choice option {
-    background: var(--color-spruce);
-    color: var(--color-spruce-ink);
-  }
-</style>

@@ -43,7 +43,7 @@
   </form>
 {:else}
   <select
-    class="button on-spruce choice max-w-32"
+    class="button on-spruce max-w-32"
     aria-label="Answers to try the document with"
     title="Answers to try the document with"
     onchange={(event) => pick(event.currentTarget)}
@@ -58,10 +58,3 @@
     {/if}
   </select>
 {/if}
-
-<style>
-  .choice option {
-    background: var(--color-spruce);
-    color: var(--color-spruce-ink);
-  }
-</style>

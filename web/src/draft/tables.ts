@@ -15,19 +15,8 @@ export function tableText(rows: string[][]): string {
 
 /** The columns with these titles; one that was known by its title keeps its key. A column of numbers is one of numbers. */
 export function columnsOf(titles: string[], rows: string[][], known: Column[]): Column[] {
-  const keys = new Set<string>();
   return titles.map((title, i) => {
-    const stem =
-      known.find((column) => column.title === title)?.key ??
-      (title
-        .toLowerCase()
-        .normalize("NFD")
-        .replace(/[^a-z0-9]+/g, "_")
-        .replace(/^[_0-9]+|_+$/g, "") ||
-        `column_${i + 1}`);
-    let key = stem;
-    for (let n = 2; keys.has(key); n++) key = `${stem}_${n}`;
-    keys.add(key);
+    const key = known.find((column) => column.title === title)?.key ?? "";
     const cells = rows.map((row) => row[i] ?? "").filter(Boolean);
     return { key, title, number: cells.length > 0 && cells.every((cell) => decimal(cell) !== null) };
   });

@@ -188,7 +188,7 @@ public sealed interface Edit {
      */
     record RemoveShared(String key, boolean dropFollowers) implements Edit {}
 
-    /** Adds a role, or puts it in the place of the one with its key. */
+    /** Adds a role, or puts it in the place of the one with its key; without a key it is a new one, with a key of its name. */
     record PutRole(Role role) implements Edit {}
 
     /**
@@ -198,7 +198,10 @@ public sealed interface Edit {
      */
     record RemoveRole(String key, boolean dropFollowers) implements Edit {}
 
-    /** Adds a lookup list, or puts it in the place of the one with its key. */
+    /**
+     * Adds a lookup list, or puts it in the place of the one with its key; a list or column without a key is a new one, with
+     * a key of its name or title.
+     */
     record PutList(LookupList list) implements Edit {}
 
     /** Takes a lookup list away that no field uses. */

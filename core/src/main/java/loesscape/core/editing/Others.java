@@ -1,12 +1,15 @@
 package loesscape.core.editing;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Keys;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
@@ -20,7 +23,8 @@ final class Others {
 
     static Parts put(Parts parts, Role role) {
         Map<String, Role> roles = new LinkedHashMap<>(parts.rest().roles());
-        roles.put(role.key(), role);
+        String key = role.key().isEmpty() ? Keys.from(role.name(), "role", roles::containsKey) : role.key();
+        roles.put(key, new Role(key, role.name(), role.order(), role.takesPart()));
         return parts.with(parts.rest().withRoles(roles));
     }
 
@@ -57,8 +61,23 @@ final class Others {
 
     static Parts put(Parts parts, LookupList list) {
         Map<String, LookupList> lists = new LinkedHashMap<>(parts.rest().lists());
-        lists.put(list.key(), list);
+        String key = list.key().isEmpty() ? Keys.from(list.name(), "list", lists::containsKey) : list.key();
+        lists.put(key, new LookupList(key, list.name(), keyed(list.columns()), list.rows()));
         return parts.with(parts.rest().withLists(lists));
+    }
+
+    private static List<LookupList.Column> keyed(List<LookupList.Column> columns) {
+        Set<String> taken = new HashSet<>();
+        columns.forEach(column -> taken.add(column.key()));
+        return columns.stream()
+                .map(column -> {
+                    String key = column.key().isEmpty()
+                            ? Keys.from(column.title(), "column", taken::contains)
+                            : column.key();
+                    taken.add(key);
+                    return new LookupList.Column(key, column.title(), column.number());
+                })
+                .toList();
     }
 
     static Parts removeList(Parts parts, String key) {

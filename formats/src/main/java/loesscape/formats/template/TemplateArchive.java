@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -30,6 +31,7 @@ public record TemplateArchive(Template template, List<SafePicture> pictures) {
 
     private static final String TEMPLATE = "template.loess.json";
     private static final String PICTURES = "pictures/";
+    private static final Pattern NAME = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
     private static final int MOST_ENTRIES = 500;
     private static final FileTime NO_TIME = FileTime.fromMillis(0);
 
@@ -80,6 +82,9 @@ public record TemplateArchive(Template template, List<SafePicture> pictures) {
 
     /** A picture under the name it has in the archive, because the template uses that. */
     private static SafePicture picture(String name, byte[] content) {
+        if (!NAME.matcher(name).matches()) {
+            throw new JsonProblem("", "A picture in the archive has a name that cannot be used; rename it.");
+        }
         SafePicture safe = SafePicture.read(name, content);
         return new SafePicture(name, safe.media(), safe.content());
     }

@@ -23,6 +23,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.Section;
 import loesscape.core.model.Value;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
@@ -157,8 +158,12 @@ public class Fillings {
     }
 
     private static Node withoutLogic(Node node) {
-        return Logic.mapped(
-                node instanceof Field field ? field.withChecks(List.of()).withLooks(List.of()) : node, NOTHING_KNOWN);
+        Node bare = switch (node) {
+            case Field field -> field.withChecks(List.of()).withLooks(List.of());
+            case Section section -> section.withOrigin(null);
+            default -> node;
+        };
+        return Logic.mapped(bare, NOTHING_KNOWN);
     }
 
     /** Takes conditions and formulas away; what is followed stays. */

@@ -4,6 +4,7 @@ import java.util.UUID;
 import loesscape.core.editing.Refusal;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.store.PictureStore;
+import loesscape.server.store.TemplateStore;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -23,9 +24,11 @@ class PicturesApi {
 
     private static final long MOST_BYTES = 20L * 1024 * 1024;
 
+    private final TemplateStore templates;
     private final PictureStore pictures;
 
-    PicturesApi(PictureStore pictures) {
+    PicturesApi(TemplateStore templates, PictureStore pictures) {
+        this.templates = templates;
         this.pictures = pictures;
     }
 
@@ -35,6 +38,9 @@ class PicturesApi {
     @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     @Transactional
     public Named keep(@PathVariable UUID id, @RequestParam String name, @RequestBody byte[] content) {
+        if (templates.version(id).isEmpty()) {
+            throw new Problems.Missing("There is no such template.");
+        }
         SafePicture picture = SafePicture.read(name, content);
         if (pictures.size(id) + picture.content().length > MOST_BYTES) {
             throw new Refusal("The pictures beside this template have more than 20 MB together. Make some smaller.");

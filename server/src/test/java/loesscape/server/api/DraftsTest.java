@@ -112,6 +112,8 @@ class DraftsTest {
         assertThat(author.get(draft).ok().json().get("revision").intValue()).isZero();
         author.get("/api/templates/00000000-0000-0000-0000-000000000000/draft").problem(404);
         author.get("/api/templates/no-uuid/draft").problem(400);
+        author.get("/api/templates/00000000-0000-0000-0000-000000000000/pictures/map.png")
+                .problem(404);
     }
 
     @Test

@@ -98,7 +98,7 @@ class FillerTest {
     }
 
     @Test
-    void aFileThatIsTooLargeOrOfAnotherKindIsRefusedInWords() {
+    void aFileOfAnotherKindIsRefusedInWords() {
         Page filler = BROWSER.phone();
         filler.navigate(link("Soil sample series"));
         Locator files = filler.locator("input[type=file]").first();
