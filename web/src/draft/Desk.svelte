@@ -19,6 +19,8 @@
 
   let { inserting, onclosed }: { inserting: string | null; onclosed: () => void } = $props();
 
+  const AT_ONCE = 4;
+
   const copy = workingCopy();
   let ground = $state<HTMLElement>();
   const pages = $derived(copy.inside(""));
@@ -29,6 +31,17 @@
         : pages.flatMap((page) => copy.inside(page)).map((key, i) => [key, i + 1]),
     ),
   );
+  /** How many sections are made so far: those in sight at once, the others behind them as the browser has time. */
+  let made = $state(AT_ONCE);
+  const all = $derived(pages.flatMap((page) => copy.inside(page)).length);
+  $effect(() => {
+    if (made >= all) return;
+    const frame = requestAnimationFrame(() => (made += AT_ONCE));
+    return () => cancelAnimationFrame(frame);
+  });
+  const isMade = (page: string, place: number) =>
+    pages.slice(0, pages.indexOf(page)).reduce((before, it) => before + copy.inside(it).length, place) < made;
+
   const shown = (key: string) => copy.view(key).state.shown;
   const depth = (key: string) => copy.view(key).bond.depth;
 
@@ -302,8 +315,12 @@
           {#snippet margin()}{@render logic([page])}{/snippet}
         </Line>
       {/if}
-      {#each copy.inside(page) as section (section)}
-        {@render block(section, String(numbers.get(section) ?? ""), true)}
+      {#each copy.inside(page) as section, place (section)}
+        <div class="part" style:--lines={copy.inside(section).length + 2}>
+          {#if isMade(page, place) || copy.within(section).includes(copy.selected ?? "")}
+            {@render block(section, String(numbers.get(section) ?? ""), true)}
+          {/if}
+        </div>
       {/each}
     {/each}
     <Line rest />
@@ -315,6 +332,17 @@
   /* Under the lines the sheet and its margin go on, so that no seam is seen between them. */
   .ground {
     background: linear-gradient(to right, var(--color-paper) 57%, var(--color-straw) 57%);
+  }
+
+  /* What is not in sight is not laid out and painted, so that a long document is edited as fast as a short one. */
+  .part {
+    content-visibility: auto;
+    contain-intrinsic-size: auto calc(84px * var(--lines));
+  }
+
+  .part:has(:global(.line.open)),
+  .part:focus-within {
+    content-visibility: visible;
   }
 
   .whole {

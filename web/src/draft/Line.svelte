@@ -35,7 +35,7 @@
   .line {
     display: grid;
     grid-template-columns: minmax(0, 57%) minmax(0, 43%);
-    /* What is not in sight is not laid out and painted, so that a long document is edited as fast as a short one. */
+    /* A section may be long: of one in sight, too, only what is in sight is laid out. */
     content-visibility: auto;
     contain-intrinsic-size: auto 84px;
   }

@@ -27,6 +27,7 @@ import loesscape.core.model.Value;
 import loesscape.core.wording.Reasons;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
+import org.jspecify.annotations.Nullable;
 
 /** One revision of a template made ready for the Draft view: what it says of every node for any answers. */
 final class DraftModel {
@@ -37,6 +38,10 @@ final class DraftModel {
     private final DraftSettings settings;
     private final Bonds bonds;
     private final Reasons reasons;
+    /** What was asked last: an edit is compared with how the document stood before, which was shown before it. */
+    private volatile @Nullable Asked last;
+
+    private record Asked(Answers answers, Context context, Stand stand) {}
 
     DraftModel(Template template) {
         this.compiled = CompiledTemplate.ofValid(template);
@@ -88,6 +93,16 @@ final class DraftModel {
      * as it does in a row that nobody has touched.
      */
     Stand stand(Answers answers, Context context) {
+        Asked known = last;
+        if (known != null && known.context.equals(context) && known.answers.equals(answers)) {
+            return known.stand;
+        }
+        Stand stand = evaluated(answers, context);
+        last = new Asked(answers, context, stand);
+        return stand;
+    }
+
+    private Stand evaluated(Answers answers, Context context) {
         Standing standing = compiled.standing(withRows(answers), context);
         State state = standing.state();
         Map<String, NodeView> views =

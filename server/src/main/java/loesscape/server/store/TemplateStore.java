@@ -21,6 +21,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Repository
 public class TemplateStore {
 
+    /** After how many edits the text of a working copy is written anew; writing a long one takes a third of an edit. */
+    private static final int EDITS_TO_A_TEXT = 32;
+
     private final JdbcClient database;
     private final Clock clock;
 
@@ -131,14 +134,23 @@ public class TemplateStore {
     }
 
     private Optional<WorkingCopy> find(UUID id, String locking) {
-        return database.sql("SELECT document, revision, changed FROM template WHERE id = ?" + locking)
+        return database.sql(
+                        "SELECT document, document_revision, revision, changed FROM template WHERE id = ?" + locking)
                 .param(id)
                 .query((row, n) -> new WorkingCopy(
                         id,
-                        TemplateFile.read(row.getString("document")),
+                        since(id, row.getInt("document_revision"), TemplateFile.read(row.getString("document"))),
                         row.getInt("revision"),
                         row.getObject("changed", OffsetDateTime.class).toInstant()))
                 .optional();
+    }
+
+    private Template since(UUID id, int revision, Template template) {
+        Template now = template;
+        for (Change change : changesSince(id, revision)) {
+            now = change.applyTo(now);
+        }
+        return now;
     }
 
     /** Keeps the next revision with how it came about. */
@@ -148,8 +160,8 @@ public class TemplateStore {
         // As exact as it is stored, so that what is remembered of this version is found again.
         OffsetDateTime now = OffsetDateTime.now(clock).truncatedTo(ChronoUnit.MICROS);
         int updated = database.sql(
-                        "UPDATE template SET title = ?, document = ?, revision = ?, changed = ? WHERE id = ? AND revision = ?")
-                .params(template.title(), TemplateFile.compact(template), revision, now, before.id(), before.revision())
+                        "UPDATE template SET title = ?, revision = ?, changed = ? WHERE id = ? AND revision = ?")
+                .params(template.title(), revision, now, before.id(), before.revision())
                 .update();
         if (updated != 1) {
             throw new IllegalStateException(
@@ -167,6 +179,11 @@ public class TemplateStore {
                         Json.compact(JsonWriter.brief(change, Change.class)),
                         now)
                 .update();
+        if (revision % EDITS_TO_A_TEXT == 0) {
+            database.sql("UPDATE template SET document = ?, document_revision = ? WHERE id = ?")
+                    .params(TemplateFile.compact(template), revision, before.id())
+                    .update();
+        }
         return new WorkingCopy(before.id(), template, revision, now.toInstant());
     }
 

@@ -57,6 +57,23 @@ class DraftsTest {
     }
 
     @Test
+    void aDocumentOfManyEditsIsReadAsItWasKept() {
+        String draft = made(SERVER.author(), "Edited often");
+        edit(SERVER.author(), draft, 0, ADD_NAME).ok();
+        for (int revision = 1; revision < 70; revision++) {
+            String edit = revision % 3 == 0
+                    ? ADD_NAME
+                    : "{\"type\":\"relabel\",\"key\":\"name\",\"label\":\"Name %d\"}".formatted(revision);
+            edit(SERVER.author(), draft, revision, edit).ok();
+            if (revision == 31 || revision == 40) {
+                JsonNode before = SERVER.author().get(draft).ok().json();
+                SERVER.restart();
+                assertThat(SERVER.author().get(draft).ok().json()).isEqualTo(before);
+            }
+        }
+    }
+
+    @Test
     void anEditOnAnOldRevisionIsRefusedWithWhatChanged() {
         Visitor author = SERVER.author();
         String draft = made(author, "Two tabs");
