@@ -359,6 +359,7 @@ export type EditAdd = {
   label: string;
   holder: string;
   after: string | null;
+  shown: Condition | null;
 };
 
 export type EditAddChoice = {

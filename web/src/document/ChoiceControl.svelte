@@ -126,7 +126,8 @@
 
   .columns {
     display: grid;
-    grid-template-columns: repeat(var(--columns), minmax(0, 1fr));
+    /* As many columns as wanted, fewer where there is no room for words. */
+    grid-template-columns: repeat(auto-fill, minmax(max(96px, 100% / var(--columns) - 14px), 1fr));
   }
 
   .columns .other {

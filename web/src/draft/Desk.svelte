@@ -130,7 +130,7 @@
           {:else if node.type === "section"}
             <h2 class="flex gap-1.5 text-[15.5px] leading-6 font-semibold">
               <span class="soft font-medium">{number}</span>
-              <span class="grow">
+              <span class="min-w-0 grow">
                 {#if copy.selected === section || !node.title}
                   <EditableText
                     value={node.title}

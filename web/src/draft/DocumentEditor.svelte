@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { request } from "../api/http";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
   import FinishEditor from "./FinishEditor.svelte";
@@ -11,6 +12,14 @@
   const copy = workingCopy();
   const findings = $derived(copy.settings?.findings ?? []);
   const trials = $derived(copy.settings?.trials ?? []);
+  /** The block that is about to be taken away, once that is confirmed. */
+  let leaving = $state("");
+
+  async function remove(block: string) {
+    await request<void>("DELETE", `/api/blocks/${encodeURIComponent(block)}`);
+    leaving = "";
+    await copy.loadBlocks();
+  }
 </script>
 
 <!-- What belongs to the document as a whole. -->
@@ -45,6 +54,28 @@
             aria-label={`Take the trial ${trial.name} away`}
             onclick={() => copy.edit({ type: "removeTrial", name: trial.name })}>×</button
           >
+        </div>
+      {/each}
+    </EditorLine>
+  {/if}
+  {#if copy.blocks.length}
+    <EditorLine title="My library" wide>
+      {#each copy.blocks as { id, name, version } (id)}
+        <div class="flex items-center gap-1">
+          <b class="min-w-0 truncate">{name}</b>
+          <span class="soft whitespace-nowrap">version {version}</span>
+          {#if leaving === id}
+            <button type="button" class="token plain ml-auto" onclick={() => remove(id)}
+              >Take it away; sections made from it stay</button
+            >
+          {:else}
+            <button
+              type="button"
+              class="token bare ml-auto"
+              aria-label={`Take the block ${name} away`}
+              onclick={() => (leaving = id)}>×</button
+            >
+          {/if}
         </div>
       {/each}
     </EditorLine>

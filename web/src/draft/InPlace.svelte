@@ -25,11 +25,11 @@
 </script>
 
 {#if node.type === "field" && stand.type === "field"}
-  <div id={`${id}-label`} class="flex items-baseline leading-6 font-semibold">
+  <div id={`${id}-label`} class={["leading-6 font-semibold", isSelected && "flex items-baseline"]}>
     {#if isSelected}
       <span class="min-w-0"><EditableText value={node.label} label="Label" onchange={relabel} /></span>
     {:else}
-      <span class="break-words">{node.label}</span>
+      <span>{node.label}</span>
     {/if}
     <span>{suffix}</span>
     {#if stand.required}<span class="pl-1 text-clay" title="required">*</span>{/if}
@@ -86,7 +86,7 @@
   {#if stand.band}
     <Indicated indicator={node} band={stand.band} />
   {:else}
-    <p class="soft">Nothing while {copy.nodes.get(node.follows)?.name} is blank.</p>
+    <p class="soft"><bdi>Nothing while <bdi>{copy.nodes.get(node.follows)?.name}</bdi> is blank.</bdi></p>
   {/if}
 {:else if node.type === "divider"}
   <hr class="my-2" />

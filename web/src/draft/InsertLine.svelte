@@ -1,7 +1,8 @@
 <script lang="ts">
   import { tick } from "svelte";
   import { workingCopy } from "./context";
-  import { offers } from "./kinds";
+  import { type Offered, offers } from "./kinds";
+  import { type Meant, typedConditions } from "./typedConditions";
   import RefusedEdit from "./RefusedEdit.svelte";
 
   let {
@@ -26,7 +27,18 @@
   let at = $state(0);
   let input = $state<HTMLInputElement>();
   let box = $state<HTMLElement>();
-  const list = $derived(offers(typed, copy.blocks));
+  /** A label may be followed by when it is shown: "Serial number when pump". */
+  const asked = $derived(/^(.*\S)\s+when\s+(.+)$/i.exec(typed));
+  const meant = $derived(asked ? typedConditions(copy, asked[2]!) : []);
+  const written = $derived(meant.length ? asked![1]! : typed);
+  const list = $derived.by(() => {
+    const offered: (Offered & { when: Meant | null })[] = [];
+    for (const offer of offers(written, copy.blocks)) {
+      if (!meant.length) offered.push({ ...offer, when: null });
+      else if (offer.id !== "block") offered.push(...meant.map((when) => ({ ...offer, when })));
+    }
+    return offered;
+  });
 
   $effect(() => {
     if (isOpen) input?.focus({ preventScroll: true });
@@ -55,10 +67,16 @@
   async function add(offer: (typeof list)[number] | undefined) {
     if (!offer) return;
     if (offer.id === "block") return useBlock(offer.block!);
-    const label = offer.named ? "" : typed;
+    const label = offer.named ? "" : written;
     const section = offer.id === "section" || offer.id === "repeatingSection" || offer.id === "page";
     const place = offer.id === "page" ? behindPage() : section ? besides() : { holder, after };
-    const key = await copy.make({ type: "add", what: offer.id, label, ...place });
+    const key = await copy.make({
+      type: "add",
+      what: offer.id,
+      label,
+      ...place,
+      shown: offer.when?.condition ?? null,
+    });
     if (!key) return;
     typed = "";
     at = 0;
@@ -111,12 +129,12 @@
       aria-activedescendant={`${id}-${at}`}
       autocomplete="off"
       maxlength="1000"
-      placeholder="A label, like Planned depth, m; or a kind"
+      placeholder="Planned depth, m · Which pump? Hand / Motor · Serial when motor · or a kind"
       oninput={() => (at = 0)}
       onkeydown={keyed}
     />
     <ul id={`${id}-list`} role="listbox" aria-label="What to add" class="panel">
-      {#each list as offer, i (offer.block ?? offer.id)}
+      {#each list as offer, i (`${offer.block ?? offer.id} ${offer.when?.label}`)}
         <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
         <li
           id={`${id}-${i}`}
@@ -126,8 +144,9 @@
           onpointerdown={(event) => event.preventDefault()}
           onclick={() => add(offer)}
         >
-          {#if typed.trim() && !offer.named}<span class="truncate">{typed.trim()}</span><span
-              class="soft shrink-0">as {offer.label.toLowerCase()}</span
+          {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
+              class="soft shrink-0"
+              >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when.label}{/if}</span
             >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
         </li>
       {/each}
@@ -135,7 +154,7 @@
     {#if copy.refused}<div class="mt-2"><RefusedEdit /></div>{/if}
   </div>
 {:else}
-  <button type="button" class="closed" onclick={() => (isOpen = true)}>{words}</button>
+  <button type="button" class="closed" onclick={() => (isOpen = true)}><bdi>{words}</bdi></button>
 {/if}
 
 <style>

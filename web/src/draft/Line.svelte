@@ -28,7 +28,7 @@
     </span>
     {@render sheet?.()}
   </div>
-  <div class="margin">{@render margin?.()}</div>
+  <div class="margin" dir="ltr">{@render margin?.()}</div>
 </div>
 
 <style>

@@ -2,10 +2,11 @@
   import { request } from "../api/http";
   import type { AsClauses, Condition, Field } from "../api/types";
   import { namable } from "./choices";
-  import { type ClauseDraft, begun, closed, typedClause } from "./clauses";
+  import { type ClauseDraft, begun, typedClause } from "./clauses";
   import ClauseRow from "./ClauseRow.svelte";
   import { workingCopy } from "./context";
   import Picker, { type Option } from "./Picker.svelte";
+  import { choosing, compared, comparisons } from "./typedConditions";
 
   let {
     except,
@@ -82,17 +83,12 @@
 
   /** What was typed in one go: a comparison with a field of that name, and otherwise a formula. */
   function typed(text: string): Option[] {
-    const clause = typedClause(text);
-    if (!clause) return /[()+*/]|\b(and|or|not)\b/.test(text) ? [asFormula(text)] : [];
-    const words = clause.name.toLowerCase().split(/\s+/);
-    const found = fields.filter(({ field, name }) => {
-      const known = `${name} ${field.key}`.toLowerCase();
-      return words.every((word) => known.includes(word)) && compared(field, text) !== null;
-    });
+    if (!typedClause(text)) return /[()+*/]|\b(and|or|not)\b/.test(text) ? [asFormula(text)] : [];
+    const known = fields.map(({ field }) => field);
     return [
-      ...found.slice(0, 8).map(({ field, name }) => ({
+      ...comparisons(copy, known, text).map(({ field, label }) => ({
         id: `typed${SPLIT}${field.key}${SPLIT}${text}`,
-        label: `${name} ${text.trim().slice(clause.name.length).trim()}`,
+        label,
         hint: "as typed",
       })),
       asFormula(text),
@@ -104,37 +100,6 @@
     label: text,
     hint: "as a formula",
   });
-
-  function compared(field: Field, text: string): Condition | null {
-    const { test, value } = typedClause(text)!;
-    const verbs = copy.vocabulary.operators[field.kind.type] ?? [];
-    const choice = namable(field, copy.nodes.get(field.key)?.state).find(
-      ({ label }) => label.toLowerCase() === value.toLowerCase(),
-    );
-    if (choice && (test === "equal" || test === "notEqual"))
-      return field.kind.type === "severalChoices"
-        ? {
-            type: "set",
-            field: field.key,
-            test: test === "equal" ? "includes" : "doesNotInclude",
-            choices: [choice.id],
-            whenBlank: null,
-          }
-        : {
-            type: "choice",
-            field: field.key,
-            test: test === "equal" ? "is" : "isNot",
-            choices: [choice.id],
-            whenBlank: null,
-          };
-    if (verbs.some(({ operator }) => operator === test))
-      return closed({ ...begun(field.key, test), first: { type: "value", text: value } }, field);
-    const words = { equal: "is", notEqual: "isNot" } as const;
-    const verb = test === "equal" || test === "notEqual" ? words[test] : null;
-    return verb && verbs.some(({ operator }) => operator === "contains")
-      ? closed({ ...begun(field.key, verb), text: value }, field)
-      : null;
-  }
 
   function pick(id: string) {
     const [what = "", key = "", rest = ""] = id.split(SPLIT);
@@ -162,17 +127,9 @@
     }
     if (node?.type !== "field") return;
     if (what === "typed") {
-      const clause = compared(node, rest);
+      const clause = compared(copy, node, rest);
       if (clause) onadd(ofRows(key, clause));
-    } else if (what === "choice")
-      onadd(
-        ofRows(
-          key,
-          node.kind.type === "severalChoices"
-            ? { type: "set", field: key, test: "includes", choices: [rest], whenBlank: null }
-            : { type: "choice", field: key, test: "is", choices: [rest], whenBlank: null },
-        ),
-      );
+    } else if (what === "choice") onadd(ofRows(key, choosing(node, rest)));
     else draft = begun(key, copy.vocabulary.operators[node.kind.type]?.[0]?.operator ?? "answered");
   }
 

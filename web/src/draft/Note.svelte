@@ -14,16 +14,29 @@
     const condition = conditionOf(node, aspect);
     return condition && !isPlain(condition) ? state.met.includes(aspect) : undefined;
   }
+
+  /** What always holds reads on as prose; what hangs on answers begins a line of its own. */
+  const paragraphs = $derived.by(() => {
+    const paragraphs: { sentence: Sentence; holds: boolean | undefined }[][] = [];
+    for (const sentence of view.sentences) {
+      const said = { sentence, holds: met(sentence) };
+      const last = paragraphs.at(-1);
+      if (last && said.holds === undefined && last[0]!.holds === undefined) last.push(said);
+      else paragraphs.push([said]);
+    }
+    return paragraphs;
+  });
 </script>
 
 <!-- The logic of one item, as sentences. -->
 {#if view.sentences.length}
   <div class={["note", covered && "invisible"]} id={covered ? undefined : `n-${view.node.key}`}>
-    {#each view.sentences as sentence, i (i)}
-      {@const holds = met(sentence)}
+    {#each paragraphs as paragraph, i (i)}
       <p>
-        {#if named && i === 0}<span class="name">{view.name}: </span>{/if}<Said parts={sentence.parts} />
-        {#if holds !== undefined}<Now met={holds} />{/if}
+        {#if named && i === 0}<span class="name">{view.name}: </span>{/if}
+        {#each paragraph as { sentence, holds }, j (j)}
+          <Said parts={sentence.parts} />{" "}{#if holds !== undefined}<Now met={holds} />{/if}
+        {/each}
       </p>
     {/each}
   </div>

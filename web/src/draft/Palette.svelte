@@ -58,6 +58,7 @@
           label: "",
           holder: "",
           after: copy.inside("").at(-1) ?? null,
+          shown: null,
         }),
     },
     { label: "The document as a whole", keys: "", works: true, work: () => copy.openDocument(true) },

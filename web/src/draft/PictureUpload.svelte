@@ -23,8 +23,8 @@
 
 <span class="inline-flex items-center gap-1">
   {#if file}<img src={files.picture(file)} alt="" class="h-6 max-w-10 rounded-sm object-contain" />{/if}
-  <button type="button" class="token plain" aria-label={`Picture of ${of}`} onclick={() => input.click()}
-    >{file ? "another picture" : "a picture …"}</button
+  <button type="button" class="token plain" onclick={() => input.click()}
+    >{file ? "another picture" : "a picture …"}<span class="sr-only"> for {of}</span></button
   >
   {#if file}<button
       type="button"

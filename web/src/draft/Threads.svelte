@@ -20,14 +20,21 @@
     const draw = () => {
       const origin = area.getBoundingClientRect();
       const box = (id: string) => document.getElementById(id)?.getBoundingClientRect();
+      const isMirrored = area.dir === "rtl";
       const span = (field: string, note: string, followed: boolean): Thread[] => {
         const from = box(`i-${field}`);
         const to = box(`n-${note}`);
         if (!from || !to) return [];
         return [
           {
-            from: [from.right - origin.left - 4, from.top + Math.min(26, from.height / 2) - origin.top],
-            to: [to.left - origin.left + 2, to.top + Math.min(28, to.height / 2) - origin.top],
+            from: [
+              (isMirrored ? from.left + 4 : from.right - 4) - origin.left,
+              from.top + Math.min(26, from.height / 2) - origin.top,
+            ],
+            to: [
+              (isMirrored ? to.right - 2 : to.left + 2) - origin.left,
+              to.top + Math.min(28, to.height / 2) - origin.top,
+            ],
             followed,
           },
         ];
@@ -43,8 +50,10 @@
     return () => watch.disconnect();
   });
 
-  const path = ({ from: [x1, y1], to: [x2, y2] }: Thread) =>
-    `M${x1} ${y1} C ${x1 + 60} ${y1}, ${x2 - 40} ${y2}, ${x2} ${y2}`;
+  const path = ({ from: [x1, y1], to: [x2, y2] }: Thread) => {
+    const ahead = x2 < x1 - 100 ? -1 : 1;
+    return `M${x1} ${y1} C ${x1 + ahead * 60} ${y1}, ${x2 - ahead * 40} ${y2}, ${x2} ${y2}`;
+  };
 </script>
 
 <!-- Threads from a field to what follows it: solid for what the selected item follows, dashed for what follows it. -->

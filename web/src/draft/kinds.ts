@@ -84,6 +84,7 @@ export const KINDS: { id: FieldKind["type"]; label: string; start: FieldKind }[]
 ];
 
 const HINTS: [Novelty, RegExp][] = [
+  ["oneChoice", /[?:] .+ \/ /],
   ["email", /\be-?mail\b/i],
   ["phone", /\b(tele)?phone\b|\bmobile\b/i],
   ["webAddress", /\b(web ?site|web address|url|home ?page)\b/i],

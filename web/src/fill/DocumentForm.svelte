@@ -136,7 +136,9 @@
     <span class="soft ms-auto shrink-0 max-sm:hidden">Your answers are kept as you go</span>
   </div>
 </header>
-<div class="mx-auto grid max-w-[1120px] pb-24 sm:px-6 sm:pt-6 md:grid-cols-[200px_minmax(0,620px)] md:gap-10">
+<div
+  class="mx-auto grid max-w-[1120px] grid-cols-[minmax(0,1fr)] pb-24 sm:px-6 sm:pt-6 md:grid-cols-[200px_minmax(0,620px)] md:gap-10"
+>
   <ProgressCore progress={sheet.progress} {current} onlead={goTo} />
   <main
     dir={sheet.rightToLeft ? "rtl" : undefined}
@@ -146,9 +148,11 @@
   >
     <h1 class="text-[22px] leading-tight font-semibold">{sheet.title}</h1>
     <p class="soft mt-1">
-      Questions that do not concern you stay out of the way. <span class="whitespace-nowrap"
-        ><span class="font-bold text-clay" aria-hidden="true">*</span> means an answer is needed.</span
-      >
+      <bdi>
+        Questions that do not concern you stay out of the way. <span class="whitespace-nowrap"
+          ><span class="font-bold text-clay" aria-hidden="true">*</span> means an answer is needed.</span
+        >
+      </bdi>
     </p>
     <form
       novalidate

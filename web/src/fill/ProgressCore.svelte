@@ -37,7 +37,7 @@
   </ol>
   {#if here}
     <p class="mt-1.5 truncate text-[13px] md:hidden" aria-hidden="true">
-      <b class="font-semibold">{here.title || "More questions"}</b> <span class="soft">{words(here)}</span>
+      <bdi class="font-semibold">{here.title || "More questions"}</bdi> <bdi class="soft">{words(here)}</bdi>
     </p>
   {/if}
 </nav>

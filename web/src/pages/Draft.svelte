@@ -11,7 +11,6 @@
   import SeenAs from "../draft/SeenAs.svelte";
   import Trials from "../draft/Trials.svelte";
   import { WorkingCopy } from "../draft/working.svelte";
-  import { inside } from "../router.svelte";
   import { time } from "../times";
   import TopBar from "./TopBar.svelte";
 
@@ -60,27 +59,28 @@
 {#if history}<HistoryPanel onclose={() => (history = false)} />{/if}
 
 <div class="grid h-screen grid-rows-[48px_minmax(0,1fr)_36px]">
-  <TopBar
-    title={copy.title}
-    note={copy.release ? `after release ${copy.release}` : "never released"}
-    {template}
-    view="Draft"
-  >
-    <span class="text-xs whitespace-nowrap text-spruce-soft" role="status"
-      >{copy.changed ? `kept ${time(copy.changed)}` : ""}</span
-    >
+  <TopBar title={copy.title} {template} view="Draft">
     <SeenAs />
     <Trials />
     <button class="button on-spruce" aria-expanded={history} onclick={() => (history = !history)}
       >History</button
     >
-    <button class="button on-spruce" disabled={!copy.canUndo} title="Undo (Ctrl Z)" onclick={copy.undo}
-      >Undo</button
-    >
-    <button class="button on-spruce" disabled={!copy.canRedo} title="Redo (Ctrl Shift Z)" onclick={copy.redo}
-      >Redo</button
-    >
-    <a class="button primary" href={`/templates/${template}/release`} use:inside>Release and link</a>
+    <span class="flex gap-1">
+      <button
+        class="button on-spruce"
+        aria-label="Undo"
+        disabled={!copy.canUndo}
+        title="Undo (Ctrl Z)"
+        onclick={copy.undo}>↶</button
+      >
+      <button
+        class="button on-spruce"
+        aria-label="Redo"
+        disabled={!copy.canRedo}
+        title="Redo (Ctrl Shift Z)"
+        onclick={copy.redo}>↷</button
+      >
+    </span>
   </TopBar>
   {#await opened}
     <p class="soft p-10 text-center" role="status">Opening the draft …</p>
@@ -114,10 +114,13 @@
       <span class="soft">{answered} {answered === 1 ? "answer" : "answers"} tried out</span>
       <button class="button quiet py-0" onclick={() => copy.clearAnswers()}>Clear them</button>
     {/if}
-    <span class="soft ml-auto whitespace-nowrap"
-      >Ctrl Enter adds below · Ctrl click selects more ·
-      <button type="button" class="underline" onclick={() => (palette = true)}>Ctrl K: everything else</button
-      ></span
+    <span class="soft ml-auto whitespace-nowrap" role="status"
+      >{copy.release ? `after release ${copy.release}` : "never released"}{copy.changed
+        ? ` · kept ${time(copy.changed)}`
+        : ""}</span
+    >
+    <button type="button" class="soft whitespace-nowrap underline" onclick={() => (palette = true)}
+      >Ctrl K: everything</button
     >
   </footer>
 </div>

@@ -34,11 +34,14 @@
     <img src="/logo.svg" alt="" width="26" height="26" />
   </a>
   {#if template}
-    <a href={`/templates/${template}`} use:inside class="max-w-80 truncate text-[14.5px] font-semibold"
-      >{title}</a
+    <a
+      href={`/templates/${template}`}
+      use:inside
+      class="max-w-72 min-w-20 truncate text-[14.5px] font-semibold"
+      {title}>{title}</a
     >
     {#if note}<span class="text-xs whitespace-nowrap text-spruce-soft">{note}</span>{/if}
-    <nav class="ml-3 flex h-full gap-0.5" aria-label="Views of this template">
+    <nav class="ml-1 flex h-full gap-0.5" aria-label="Views of this template">
       {#each views as { name, path } (name)}
         <a
           href={`/templates/${template}${path}`}
@@ -52,7 +55,7 @@
   {:else}
     <span class="text-[14.5px] font-semibold">{title}</span>
   {/if}
-  <div class="ml-auto flex items-center gap-3">
+  <div class="ml-auto flex shrink-0 items-center gap-2">
     {@render children?.()}
     {#if !template}
       <span class="text-xs text-spruce-soft">{session.value?.author}</span>

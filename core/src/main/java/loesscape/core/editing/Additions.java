@@ -5,6 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import loesscape.core.model.Aspect;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Choice;
@@ -30,6 +33,8 @@ final class Additions {
 
     private static final BigDecimal FIRST_EDGE = BigDecimal.TEN;
 
+    private static final Pattern CHOICES = Pattern.compile("(?<question>.+?(\\?|:)) +(?<choices>[^?:]+ / .+)");
+
     private static final int LONGEST_UNIT = 8;
     private static final int STARTING_ROWS = 20;
     private static final int STARTING_MARKS = 5;
@@ -44,7 +49,11 @@ final class Additions {
         }
         String holder = added instanceof Page ? Parts.ROOT : edit.holder();
         Parts with = parts.with(added).inserted(added.key(), holder, edit.after());
-        return added instanceof Page || added instanceof Section ? with.holding(added.key(), List.of()) : with;
+        Parts held = added instanceof Page || added instanceof Section ? with.holding(added.key(), List.of()) : with;
+        return edit.shown() == null
+                ? held
+                : Conditions.set(
+                        held, new Edit.SetCondition(List.of(added.key()), List.of(Aspect.SHOWN), edit.shown()));
     }
 
     private static void checkFits(Parts parts, Node added, String holder) {
@@ -62,6 +71,9 @@ final class Additions {
         if (edit.what() == Edit.Novelty.NUMBER) {
             return number(parts, title);
         }
+        if (edit.what() == Edit.Novelty.ONE_CHOICE || edit.what() == Edit.Novelty.SEVERAL_CHOICES) {
+            return choice(parts, title, edit.what());
+        }
         String key = key(parts, title, edit.what());
         return switch (edit.what()) {
             case PAGE -> new Page(key, title, null, List.of());
@@ -76,12 +88,7 @@ final class Additions {
             case MONEY -> Field.of(key, title, new FieldKind.Money("EUR", null, null));
             case RATING -> Field.of(key, title, new FieldKind.Rating(STARTING_MARKS));
             case YES_NO -> Field.of(key, title, new FieldKind.YesNo());
-            case ONE_CHOICE -> Field.of(key, title, startingChoices());
-            case SEVERAL_CHOICES ->
-                Field.of(
-                        key,
-                        title,
-                        FieldKind.SeveralChoices.of(startingChoices().choices()));
+            case ONE_CHOICE, SEVERAL_CHOICES -> choice(parts, title, edit.what());
             case LOOKUP -> Field.of(key, title, lookup(parts));
             case DATE -> Field.of(key, title, new FieldKind.Date(null, null));
             case TIME -> Field.of(key, title, new FieldKind.Time(null, null));
@@ -140,6 +147,31 @@ final class Additions {
         String label = isUnit ? title.substring(0, comma) : title;
         return Field.of(
                 key(parts, label, Edit.Novelty.NUMBER), label, new FieldKind.Number(2, isUnit ? end : "", null, null));
+    }
+
+    /** A question, with its choices where they are written behind it: “Which machine? Pump / Auger / Neither”. */
+    private static Field choice(Parts parts, String title, Edit.Novelty what) {
+        Matcher written = CHOICES.matcher(title);
+        boolean isWritten = written.matches();
+        String label = isWritten ? written.group("question").replaceFirst("\\s*:$", "") : title;
+        List<Choice> choices = startingChoices().choices();
+        if (isWritten) {
+            Map<String, Choice> named = new LinkedHashMap<>();
+            for (String each : written.group("choices").split(" / ", -1)) {
+                String words = each.strip();
+                if (!words.isEmpty()) {
+                    String id = Keys.from(words, "choice", it -> named.containsKey(it) || it.equals(Choice.OTHER));
+                    named.put(id, Choice.of(id, words));
+                }
+            }
+            choices = List.copyOf(named.values());
+        }
+        return Field.of(
+                key(parts, label, what),
+                label,
+                what == Edit.Novelty.ONE_CHOICE
+                        ? FieldKind.OneChoice.of(choices)
+                        : FieldKind.SeveralChoices.of(choices));
     }
 
     static FieldKind.OneChoice startingChoices() {

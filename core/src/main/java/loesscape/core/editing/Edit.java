@@ -32,15 +32,24 @@ public sealed interface Edit {
      * Adds something new.
      *
      * @param what what is added
-     * @param label its label or title, or the text of a notice; may be empty for a default
+     * @param label its label or title, or the text of a notice; may be empty for a default. Behind a number it may name the
+     *     unit (“Depth, m”), behind a question its choices (“Which machine? Pump / Auger”)
      * @param holder the section that gets an item, the page or section that gets a section, empty for a page
      * @param after the sibling it comes after; null for the first place
+     * @param shown when it is shown; null for always
      */
     record Add(
             Novelty what,
             String label,
             String holder,
-            @Nullable String after) implements Edit {}
+            @Nullable String after,
+            @Nullable Condition shown) implements Edit {
+
+        /** Something that is always shown. */
+        public Add(Novelty what, String label, String holder, @Nullable String after) {
+            this(what, label, holder, after, null);
+        }
+    }
 
     /**
      * Adds a lookup for each column of a list, each offering what fits the answers to those before it.

@@ -3,6 +3,7 @@ package loesscape.core.editing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.Map;
@@ -262,6 +263,22 @@ class EditingTest {
         Template after = Editing.apply(permit, new Edit.SetKind("area", new FieldKind.Text("", 0)));
         assertThat(field(after, "area").kind()).isEqualTo(new FieldKind.Text("", 0));
         assertThat(field(after, "plan").shown()).isEqualTo(new Clause.Answered("area"));
+    }
+
+    @Test
+    void choicesAndWhenItIsShownAreWrittenBehindAQuestion() {
+        Template machine = Editing.apply(
+                permit,
+                new Edit.Add(Edit.Novelty.ONE_CHOICE, "Which machine: Pump / Auger, 9 km/h / Pump", "start", null));
+        assertThat(field(machine, "which_machine").label()).isEqualTo("Which machine");
+        assertThat(((FieldKind.OneChoice) field(machine, "which_machine").kind()).choices())
+                .extracting(Choice::id, Choice::label)
+                .containsExactly(
+                        tuple("pump", "Pump"), tuple("auger_9_km_h", "Auger, 9 km/h"), tuple("pump_2", "Pump"));
+        Condition pump = new Clause.ChoiceClause("which_machine", ChoiceTest.IS, List.of("pump"), null);
+        Template serial = Editing.apply(
+                machine, new Edit.Add(Edit.Novelty.TEXT, "Serial: a/b or c", "start", "which_machine", pump));
+        assertThat(field(serial, "serial_a_b_or_c").shown()).isEqualTo(pump);
     }
 
     @Test

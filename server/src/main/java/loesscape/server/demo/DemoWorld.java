@@ -3,17 +3,27 @@ package loesscape.server.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import loesscape.core.editing.Blocks;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
+import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.model.Origin;
 import loesscape.core.model.Template;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonReader;
+import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.api.Fillings;
 import loesscape.server.security.Secrets;
 import loesscape.server.store.Accounts;
+import loesscape.server.store.BlockStore;
+import loesscape.server.store.OrganisationStore;
+import loesscape.server.store.PictureStore;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
 import loesscape.server.store.TryoutStore;
@@ -34,14 +44,27 @@ public class DemoWorld implements ApplicationRunner {
     public static final String AUTHOR = "Ilse Maarwick";
 
     /** The templates of the demo; the one made last is the first in the list. */
-    private static final List<String> TEMPLATES =
-            List.of("soil-sample-sheet", "equipment-loan-agreement", "soil-sample-series", "borehole-and-well-permit");
+    private static final List<String> TEMPLATES = List.of(
+            "soil-sample-sheet",
+            "equipment-loan-agreement",
+            "soil-sample-series",
+            "drilling-agreement",
+            "borehole-and-well-permit");
+
+    /** The pictures that the templates of the demo show. */
+    private static final List<String> PICTURES = List.of("well", "chalk", "rig");
+
+    /** The section that the author of the demo has kept as a block. */
+    private static final String BLOCK = "owner_section";
 
     private final Accounts accounts;
     private final TemplateStore templates;
     private final ReleaseStore releases;
     private final TryoutStore tryouts;
     private final Fillings fillings;
+    private final PictureStore pictures;
+    private final BlockStore blocks;
+    private final OrganisationStore organisations;
     private final PasswordEncoder encoder;
 
     DemoWorld(
@@ -50,12 +73,18 @@ public class DemoWorld implements ApplicationRunner {
             ReleaseStore releases,
             TryoutStore tryouts,
             Fillings fillings,
+            PictureStore pictures,
+            BlockStore blocks,
+            OrganisationStore organisations,
             PasswordEncoder encoder) {
         this.accounts = accounts;
         this.templates = templates;
         this.releases = releases;
         this.tryouts = tryouts;
         this.fillings = fillings;
+        this.pictures = pictures;
+        this.blocks = blocks;
+        this.organisations = organisations;
         this.encoder = encoder;
     }
 
@@ -67,11 +96,35 @@ public class DemoWorld implements ApplicationRunner {
         }
         accounts.add(AUTHOR, java.util.Objects.requireNonNull(encoder.encode(Secrets.make())));
         long author = accounts.find(AUTHOR).orElseThrow().id();
+        organisations.keep("Veldhollow Soil and Water Board", "#23483f");
+        organisations.keepLogo(picture("logo"));
         for (String name : TEMPLATES) {
-            UUID template = templates.add(load(name));
+            Template document = load(name);
+            UUID template = templates.add(withBlock(document, author));
+            for (String picture : PICTURES) {
+                SafePicture drawn = picture(picture);
+                if (TemplateFile.compact(document).contains(drawn.name())) {
+                    pictures.keep(template, drawn);
+                }
+            }
             release(template, author, "First release", records(name));
             tryouts.keep(template, author, Tryout.NONE.with(new Answers(tryout(name))));
         }
+    }
+
+    private Template withBlock(Template document, long author) {
+        Parts parts = Parts.of(document);
+        if (!parts.nodes().containsKey(BLOCK)) {
+            return document;
+        }
+        UUID block = blocks.add(author, "Contact person", Blocks.cut(document, BLOCK));
+        Map<String, String> keys = new HashMap<>();
+        parts.withContent(BLOCK).forEach(key -> keys.put(key, key));
+        return Editing.apply(document, new Edit.SetOrigin(BLOCK, new Origin(block.toString(), 1, keys)));
+    }
+
+    private static SafePicture picture(String name) {
+        return SafePicture.read(name + ".svg", resource("pictures/" + name + ".svg"));
     }
 
     private void release(UUID template, long author, String notes, List<Map<String, String>> records) {
@@ -97,15 +150,8 @@ public class DemoWorld implements ApplicationRunner {
 
     /** The answers of the demo: first those tried out in the Draft view, then those of each record. */
     private static List<Map<String, String>> lines(String name) {
-        try (InputStream file = DemoWorld.class.getResourceAsStream(name + ".answers.json")) {
-            if (file == null) {
-                throw new IllegalStateException("There are no demo answers for " + name);
-            }
-            return JsonReader.read(Json.parse(file.readAllBytes()), DemoAnswers.class)
-                    .sets();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return JsonReader.read(Json.parse(resource(name + ".answers.json")), DemoAnswers.class)
+                .sets();
     }
 
     /** A file of answers: some sets of field keys with what was typed. */
@@ -121,11 +167,15 @@ public class DemoWorld implements ApplicationRunner {
 
     /** A template of the demo. */
     public static Template load(String name) {
-        try (InputStream file = DemoWorld.class.getResourceAsStream(name + ".loess.json")) {
+        return TemplateFile.read(resource(name + ".loess.json"));
+    }
+
+    private static byte[] resource(String name) {
+        try (InputStream file = DemoWorld.class.getResourceAsStream(name)) {
             if (file == null) {
-                throw new IllegalStateException("There is no demo template " + name);
+                throw new IllegalStateException("The demo has no " + name);
             }
-            return TemplateFile.read(file.readAllBytes());
+            return file.readAllBytes();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

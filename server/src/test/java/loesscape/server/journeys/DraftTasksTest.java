@@ -15,6 +15,10 @@ import static loesscape.server.journeys.Steps.within;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.regex.Pattern;
 import loesscape.server.testing.Browser;
 import loesscape.server.testing.RunningServer;
 import org.junit.jupiter.api.Test;
@@ -28,6 +32,69 @@ class DraftTasksTest {
 
     @RegisterExtension
     static final Browser BROWSER = new Browser();
+
+    /** Three texts, three times Enter: nothing is clicked. */
+    @Test
+    void aChoiceAndWhatAppearsForTwoOfItsAnswersIsWrittenInThreeLines() {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        author.getByLabel("New template").fill("Three lines");
+        author.keyboard().press("Enter");
+        assertThat(author.locator("#desk")).isVisible();
+        author.getByRole(AriaRole.BUTTON, starting("Add the first")).press("Enter");
+        for (String typed : List.of(
+                "Which machine? Pump / Auger / Neither",
+                "Serial of the pump when pump",
+                "Length of the auger, m when auger")) {
+            author.keyboard().type(typed);
+            assertThat(author.locator("[role=option]").first()).containsText(typed.replaceFirst(" when .*", ""));
+            author.keyboard().press("Enter");
+            assertThat(author.getByRole(AriaRole.COMBOBOX, starting("Add: a label or a kind")))
+                    .hasValue("");
+        }
+        author.keyboard().press("Escape");
+        Locator pump = author.locator("#i-serial_of_the_pump input");
+        Locator auger = author.locator("#i-length_of_the_auger input");
+        for (String machine : List.of("Pump", "Auger", "Neither")) {
+            author.locator("#i-which_machine")
+                    .getByRole(AriaRole.RADIO, within(machine))
+                    .check();
+            assertThat(pump).hasCount(machine.equals("Pump") ? 1 : 0);
+            assertThat(auger).hasCount(machine.equals("Auger") ? 1 : 0);
+        }
+        Browser.isAccessible(author);
+    }
+
+    @Test
+    void choicesFollowAnAnswerAndShowSignsWithAPictureAndColoursOfTheirOwn() {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        open(author, "Drilling agreement");
+        author.locator("#i-district select").selectOption("Noordveen");
+        assertThat(author.locator("#i-soil option").filter(new Locator.FilterOptions().setHasText("Chalk")))
+                .hasCount(0);
+        author.locator("#i-district select").selectOption("Lösshoogte");
+        author.locator("#i-soil select").selectOption("Chalk");
+        assertThat(author.locator("#i-soil_sign")).containsText("watch for loss of flush");
+        assertThat(author.locator("#i-soil_sign img")).hasJSProperty("complete", true);
+
+        select(author, "review");
+        author.locator("#i-depth input").fill("100");
+        assertThat(author.locator("#i-review")).containsText("The hydrologist reviews");
+        assertThat(author.locator("#i-review [style*='#f3ecf8']")).isVisible();
+
+        select(author, "soil_sign");
+        String drawing =
+                "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9' viewBox='0 0 9 9' onload='alert(1)'><circle r='4' cx='4' cy='4'/></svg>";
+        author.locator(".editor-card input[type=file]")
+                .first()
+                .setInputFiles(new FilePayload("Peat.svg", "image/svg+xml", drawing.getBytes(StandardCharsets.UTF_8)));
+        assertThat(author.getByRole(AriaRole.BUTTON, named("Take the picture of Peat away")))
+                .isVisible();
+        author.locator("#i-district select").selectOption("Noordveen");
+        author.locator("#i-soil select").selectOption("Peat");
+        assertThat(author.locator("#i-soil_sign img")).hasAttribute("src", Pattern.compile("/pictures/Peat-"));
+        assertThat(author.locator("#i-soil_sign img")).hasJSProperty("naturalWidth", 9);
+        Browser.isAccessible(author);
+    }
 
     @Test
     void aDuplicatedSectionFollowsItself() {
@@ -133,6 +200,13 @@ class DraftTasksTest {
         author.keyboard().press("Enter");
         assertThat(shown).containsText("shared by 1 as “Looked at by a hydrologist”");
 
+        author.keyboard().press("Control+k");
+        author.keyboard().type("Add a page");
+        author.keyboard().press("Enter");
+        author.locator("[data-key^=new_page], [data-key^=page]").last().click();
+        press(line(author, "Shown"), "add a condition");
+        follow(author, "looked at by");
+        assertThat(line(author, "Shown")).containsText("Looked at by a hydrologist");
         select(author, "fee");
         press(line(author, "Shown"), "add a condition");
         follow(author, "looked at by");

@@ -170,7 +170,7 @@ class JourneysTest {
     }
 
     private static String release(Page author) {
-        author.getByRole(AriaRole.LINK, named("Release and link")).click();
+        author.getByRole(AriaRole.LINK, named("Release")).click();
         author.getByRole(AriaRole.BUTTON, starting("Make release 1")).click();
         String link = author.getByLabel("Address of the link").inputValue();
         Browser.isAccessible(author);
