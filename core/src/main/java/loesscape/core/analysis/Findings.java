@@ -41,6 +41,7 @@ public final class Findings {
         Findings findings = new Findings(template);
         template.nodes().forEach(findings::look);
         findings.lookAround();
+        findings.found.addAll(SignerFindings.of(template, findings.lexicon));
         return List.copyOf(findings.found);
     }
 

@@ -91,7 +91,13 @@ public sealed interface NodeState {
             boolean overtyped,
             @Nullable BigDecimal due,
             @Nullable String problem)
-            implements NodeState {}
+            implements NodeState {
+
+        /** The same for somebody who cannot answer: locked, and nothing is asked. */
+        public FieldState locked() {
+            return new FieldState(shown, met, false, false, false, value, band, look, offered, overtyped, due, null);
+        }
+    }
 
     /**
      * How an indicator stands.

@@ -56,6 +56,16 @@ public final class Reasons {
         return reasons.isEmpty() ? "never shown" : String.join(", ", reasons);
     }
 
+    /** Why a condition of the document as a whole does not hold, such as "Depth is 24 m"; empty when it does. */
+    public String notMet(Condition condition, Standing standing) {
+        if (standing.holds(condition, null, "")) {
+            return "";
+        }
+        Set<String> reasons = new LinkedHashSet<>();
+        collect(condition, null, "", standing, reasons, new HashSet<>());
+        return String.join(", ", reasons);
+    }
+
     private void collect(
             Condition condition,
             @Nullable String within,

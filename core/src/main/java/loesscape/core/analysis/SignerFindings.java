@@ -1,0 +1,105 @@
+package loesscape.core.analysis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
+import loesscape.core.model.Node;
+import loesscape.core.model.Role;
+import loesscape.core.model.Template;
+import org.jspecify.annotations.Nullable;
+
+/** Looks through the roles of a template for turns that cannot go as their author meant. */
+final class SignerFindings {
+
+    private final Template template;
+    private final Lexicon lexicon;
+    private final @Nullable Role first;
+    private final List<Finding> found = new ArrayList<>();
+
+    private SignerFindings(Template template, Lexicon lexicon) {
+        this.template = template;
+        this.lexicon = lexicon;
+        this.first = template.roles().stream()
+                .min(Comparator.comparingInt(Role::order))
+                .orElse(null);
+    }
+
+    static List<Finding> of(Template template, Lexicon lexicon) {
+        SignerFindings findings = new SignerFindings(template, lexicon);
+        if (!template.roles().isEmpty()) {
+            template.roles().forEach(findings::role);
+            template.nodes().forEach(findings::node);
+        }
+        return findings.found;
+    }
+
+    /** Whose field it is: what was given to nobody is the first role's. */
+    private @Nullable Role owner(Field field) {
+        return field.role().isEmpty() ? first : lexicon.role(field.role());
+    }
+
+    private void role(Role role) {
+        List<Field> own = template.fields().stream()
+                .filter(field -> role.equals(owner(field)))
+                .toList();
+        if (own.isEmpty()) {
+            report("", "“%s” has nothing to do: no field is given to this role.".formatted(role.name()));
+        } else if (own.stream().noneMatch(field -> field.kind() instanceof FieldKind.Signature)) {
+            report("", "“%s” signs nothing: no signature is given to this role.".formatted(role.name()));
+        }
+        for (String source : lexicon.sources(role.takesPart())) {
+            Field field = lexicon.field(source);
+            Role giver = field == null ? null : owner(field);
+            if (field == null || giver == null) {
+                continue;
+            }
+            if (giver.equals(role)) {
+                report(
+                        "",
+                        "Whether “%s” takes part hangs on “%s”, which only this role answers; it can never take part before."
+                                .formatted(role.name(), field.name()));
+            } else if (giver.order() >= role.order()) {
+                report(
+                        "",
+                        "Whether “%s” takes part hangs on “%s”, which “%s” answers %s."
+                                .formatted(role.name(), field.name(), giver.name(), when(giver, role)));
+            }
+        }
+    }
+
+    private void node(Node node) {
+        Role asked = node instanceof Field field ? owner(field) : null;
+        if (asked == null) {
+            return;
+        }
+        for (Logic.Use use : Logic.uses(node, lexicon)) {
+            leaning(node, asked, use.what(), use.sources());
+        }
+    }
+
+    private void leaning(Node node, Role asked, String what, Set<String> sources) {
+        for (String source : sources) {
+            Field field = lexicon.field(source);
+            Role giver = field == null ? null : owner(field);
+            if (field != null && giver != null && !giver.equals(asked) && giver.order() >= asked.order()) {
+                report(
+                        node.key(),
+                        "For “%s” it hangs on “%s”, which “%s” answers %s; “%s” will not see it that way."
+                                .formatted(what, field.name(), giver.name(), when(giver, asked), asked.name()));
+            }
+        }
+    }
+
+    private static String when(Role giver, Role asked) {
+        return giver.order() == asked.order() ? "at the same time" : "later";
+    }
+
+    private void report(String key, String message) {
+        found.add(new Finding(key, message));
+    }
+}

@@ -1,0 +1,226 @@
+package loesscape.core.signing;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.Standing;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Role;
+import loesscape.core.model.Stage;
+import loesscape.core.signing.Party.Turn;
+import loesscape.core.wording.Reasons;
+
+/**
+ * What may happen to a dispatch and what follows from it: each of these answers with the events that happen, or refuses.
+ * Nothing is changed by them.
+ */
+public final class Signing {
+
+    private static final int LONGEST_REASON = 1_000;
+    private static final int LONGEST_NAME = 200;
+
+    private Signing() {}
+
+    /**
+     * Sends a release.
+     *
+     * @param sent who plays its roles; every role of the template has its person
+     * @throws NotNow when a role has nobody, or its address is none
+     */
+    public static List<Event> send(SignedDocument document, Event.Sent sent, Answers answers, LocalDate today) {
+        if (sent.parties().isEmpty()) {
+            throw new NotNow("This release has no roles; give its fields to roles, and release it again.");
+        }
+        Set<String> named = sent.parties().stream().map(Event.Named::role).collect(Collectors.toSet());
+        for (Role role : document.template().roles()) {
+            if (!named.contains(role.key())) {
+                throw new NotNow("Nobody is named for “%s”.".formatted(role.name()));
+            }
+        }
+        for (Event.Named party : sent.parties()) {
+            check(party.person(), party.title());
+        }
+        if (sent.due() != null && sent.due().isBefore(today)) {
+            throw new NotNow("The day by which it is due, %s, has passed.".formatted(sent.due()));
+        }
+        List<Event> events = new ArrayList<>(List.of(sent));
+        events.addAll(next(document, Dispatch.of(events), answers, today));
+        return events;
+    }
+
+    private static void check(Person person, String title) {
+        if (person.name().isBlank() || person.name().length() > LONGEST_NAME) {
+            throw new NotNow(
+                    "“%s” needs the name of a person, with at most %d characters.".formatted(title, LONGEST_NAME));
+        }
+        if (!person.address().matches("[^@\\s]{1,64}@[^@\\s]{1,190}")) {
+            throw new NotNow("“%s” is no e-mail address for “%s”.".formatted(person.address(), title));
+        }
+    }
+
+    /**
+     * What follows once nobody's turn is under way any more: the next roles are asked or skipped; nothing where somebody
+     * still acts or all are through. Roles with the same number are decided at the same moment.
+     */
+    public static List<Event> next(SignedDocument document, Dispatch dispatch, Answers answers, LocalDate today) {
+        if (!dispatch.isUnderWay() || !dispatch.acting().isEmpty()) {
+            return List.of();
+        }
+        TreeMap<Integer, List<Party>> waiting = dispatch.parties().stream()
+                .filter(party -> party.turn() == Turn.WAITING)
+                .collect(Collectors.groupingBy(Party::order, TreeMap::new, Collectors.toList()));
+        List<Event> events = new ArrayList<>();
+        for (List<Party> together : waiting.values()) {
+            boolean anybody = false;
+            for (Party party : together) {
+                Standing standing =
+                        document.compiled().standing(answers, new Context(today, Stage.FILLING, party.role()));
+                if (Boolean.FALSE.equals(standing.state().takesPart().get(party.role()))) {
+                    events.add(new Event.Skipped(party.role(), because(document, party, standing)));
+                } else {
+                    events.add(new Event.Asked(party.role()));
+                    anybody = true;
+                }
+            }
+            if (anybody) {
+                break;
+            }
+        }
+        return events;
+    }
+
+    private static String because(SignedDocument document, Party party, Standing standing) {
+        Role role = document.compiled().lexicon().role(party.role());
+        return role == null || role.takesPart() == null
+                ? ""
+                : new Reasons(document.template()).notMet(role.takesPart(), standing);
+    }
+
+    /** Whether all are through: signed, or not taking part. */
+    public static boolean isThrough(Dispatch dispatch) {
+        return dispatch.isUnderWay()
+                && dispatch.parties().stream()
+                        .allMatch(party -> party.turn() == Turn.FINISHED || party.turn() == Turn.SKIPPED);
+    }
+
+    /**
+     * Ends a turn.
+     *
+     * @param digest of the answers that count
+     * @throws NotNow when it is not this role's turn, or it has not agreed to sign electronically, or something is missing
+     */
+    public static Event.Signed sign(
+            SignedDocument document, Dispatch dispatch, String role, Answers answers, LocalDate today, String digest) {
+        Party party = acting(dispatch, role);
+        if (!party.hasConsented()) {
+            throw new NotNow("Agree to sign electronically first.");
+        }
+        State state = document.state(role, answers, today);
+        if (!document.obstacles(dispatch, role, state).isEmpty()) {
+            throw new NotNow("Something is still missing.");
+        }
+        return new Event.Signed(role, document.given(role, state).size(), document.signatures(role, state), digest);
+    }
+
+    /** Refuses to sign, which ends the dispatch. */
+    public static Event.Declined decline(Dispatch dispatch, String role, String because) {
+        acting(dispatch, role);
+        return new Event.Declined(role, reason(because));
+    }
+
+    /** Takes a dispatch back. */
+    public static Event.Withdrawn withdraw(Dispatch dispatch, String because) {
+        underWay(dispatch);
+        return new Event.Withdrawn(reason(because));
+    }
+
+    /** Hands a turn on to somebody else. */
+    public static Event.Delegated delegate(Dispatch dispatch, String role, Person to, String because) {
+        Party party = acting(dispatch, role);
+        if (!dispatch.mayDelegate()) {
+            throw new NotNow("The sender does not allow that the turn is handed on.");
+        }
+        check(to, party.title());
+        if (to.address().equalsIgnoreCase(party.person().address())) {
+            throw new NotNow("It is with %s already.".formatted(to.address()));
+        }
+        return new Event.Delegated(role, party.person(), to, reason(because));
+    }
+
+    /** Puts another name or address in a person's place, as long as the document has not been opened there. */
+    public static Event.Corrected correct(Dispatch dispatch, String role, Person to) {
+        underWay(dispatch);
+        Party party = find(dispatch, role);
+        boolean isOver = party.turn() == Turn.FINISHED || party.turn() == Turn.SKIPPED;
+        if (isOver || party.hasOpened()) {
+            throw new NotNow("%s has %s already; the address can no longer be changed."
+                    .formatted(party.person().name(), isOver ? "had the turn" : "opened the document"));
+        }
+        check(to, party.title());
+        return new Event.Corrected(role, party.person(), to);
+    }
+
+    /** Tells a person again whose turn it is. */
+    public static Event.Reminded remind(Dispatch dispatch, String role) {
+        acting(dispatch, role);
+        return new Event.Reminded(role);
+    }
+
+    /** Opens the document for a role; nothing happens where it was open already. */
+    public static List<Event> open(Dispatch dispatch, String role) {
+        Party party = find(dispatch, role);
+        return dispatch.isUnderWay() && party.turn() == Turn.ACTING && !party.hasOpened()
+                ? List.of(new Event.Opened(role))
+                : List.of();
+    }
+
+    /** Agrees to sign electronically; nothing happens where that was said already. */
+    public static List<Event> consent(Dispatch dispatch, String role) {
+        return acting(dispatch, role).hasConsented() ? List.of() : List.of(new Event.Consented(role));
+    }
+
+    /**
+     * The party of a role whose turn it is.
+     *
+     * @throws NotNow when it is not
+     */
+    public static Party acting(Dispatch dispatch, String role) {
+        underWay(dispatch);
+        Party party = find(dispatch, role);
+        return switch (party.turn()) {
+            case ACTING -> party;
+            case WAITING -> throw new NotNow("It is not your turn yet.");
+            case FINISHED -> throw new NotNow("You have finished already; what you signed can no longer be changed.");
+            case SKIPPED -> throw new NotNow("As the answers are, you do not take part.");
+        };
+    }
+
+    private static Party find(Dispatch dispatch, String role) {
+        return dispatch.party(role).orElseThrow(() -> new NotNow("There is no such role."));
+    }
+
+    private static void underWay(Dispatch dispatch) {
+        switch (dispatch.status()) {
+            case UNDER_WAY -> {}
+            case DECLINED -> throw new NotNow("This was declined; it can no longer be changed.");
+            case WITHDRAWN -> throw new NotNow("The sender has taken this back; it can no longer be changed.");
+            case FINISHED -> throw new NotNow("This is finished; it can no longer be changed.");
+        }
+    }
+
+    private static String reason(String because) {
+        String reason = because.strip();
+        if (reason.isEmpty()) {
+            throw new NotNow("Say why in a few words; it becomes part of the trail.");
+        }
+        if (reason.length() > LONGEST_REASON) {
+            throw new NotNow("The reason has more than %d characters.".formatted(LONGEST_REASON));
+        }
+        return reason;
+    }
+}

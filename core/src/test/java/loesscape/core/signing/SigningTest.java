@@ -1,0 +1,237 @@
+package loesscape.core.signing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FinishRule;
+import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
+import loesscape.core.model.Role;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import org.junit.jupiter.api.Test;
+
+/** Turns, in order and at the same time, and how a dispatch ends. */
+class SigningTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
+
+    private static final Condition DEEP = new Clause.Comparison(
+            "depth",
+            Clause.Comparison.OrderTest.AT_LEAST,
+            new Clause.Operand.NumberOperand(new BigDecimal("100")),
+            null);
+
+    /** The owner first, then driller and witness at the same time, then, for deep wells only, the hydrologist. */
+    private static final Template WELL = new Template(
+            "Well",
+            "",
+            List.of(new Page(
+                    "page",
+                    "",
+                    null,
+                    List.of(Section.of(
+                            "main",
+                            "Main",
+                            List.of(
+                                    Field.of("depth", "Depth", new FieldKind.Number(2, "m", null, null))
+                                            .withRequired(new Condition.Always()),
+                                    signature("owner"),
+                                    Field.of("licence", "Licence", new FieldKind.Text("", 0))
+                                            .withRole("driller")
+                                            .withShown(DEEP)
+                                            .withRequired(new Condition.Always()),
+                                    signature("driller"),
+                                    Field.of("day", "Signed on", new FieldKind.DateSigned())
+                                            .withRole("driller"),
+                                    signature("witness"),
+                                    signature("hydrologist")))))),
+            List.of(
+                    new Role("owner", "Owner", 1, null),
+                    new Role("driller", "Driller", 2, null),
+                    new Role("witness", "Witness", 2, null),
+                    new Role("hydrologist", "Hydrologist", 3, DEEP)),
+            List.of(),
+            List.of(),
+            List.of(
+                    new FinishRule(
+                            new Condition.Any(
+                                    List.of(new Condition.None(List.of(DEEP)), new Clause.Answered("licence"))),
+                            "There is no licence."),
+                    new FinishRule(new Clause.Answered("depth"), "There is no depth.")),
+            PageSettings.PLAIN,
+            List.of());
+
+    private final SignedDocument document = SignedDocument.of(CompiledTemplate.compile(WELL), "owner");
+    private final List<Event> events = new ArrayList<>();
+    private Answers answers = Answers.NONE;
+
+    private static Field signature(String role) {
+        return Field.of(role + "_signature", "Signature of the " + role, new FieldKind.Signature())
+                .withRole(role)
+                .withRequired(new Condition.Always());
+    }
+
+    private static Event.Sent sent(boolean mayDelegate) {
+        return new Event.Sent(
+                "Well",
+                1,
+                WELL.roles().stream()
+                        .map(role -> new Event.Named(role.key(), role.name(), role.order(), person(role.key())))
+                        .toList(),
+                TODAY.plusDays(7),
+                mayDelegate,
+                0);
+    }
+
+    private static Person person(String name) {
+        return new Person(name, name + "@veldhollow.example");
+    }
+
+    private Dispatch dispatch() {
+        return Dispatch.of(events);
+    }
+
+    private void send(boolean mayDelegate) {
+        events.addAll(Signing.send(document, sent(mayDelegate), answers, TODAY));
+    }
+
+    private void answer(String field, String typed) {
+        answers = answers.with(field, typed);
+    }
+
+    private void sign(String role) {
+        events.addAll(Signing.open(dispatch(), role));
+        events.addAll(Signing.consent(dispatch(), role));
+        answer(role + "_signature", "Name");
+        events.add(Signing.sign(document, dispatch(), role, answers, TODAY, "digest"));
+        events.addAll(Signing.next(document, dispatch(), answers, TODAY));
+    }
+
+    private List<String> acting() {
+        return dispatch().acting().stream().map(Party::role).toList();
+    }
+
+    @Test
+    void rolesActInTheirOrderAndAtTheSameTimeAndAreSkippedWithTheReason() {
+        send(false);
+        assertThat(acting()).containsExactly("owner");
+        answer("depth", "24");
+        sign("owner");
+        assertThat(acting()).containsExactly("driller", "witness");
+        sign("witness");
+        assertThat(acting()).containsExactly("driller");
+        assertThat(Signing.isThrough(dispatch())).isFalse();
+        sign("driller");
+        assertThat(events.getLast()).isEqualTo(new Event.Skipped("hydrologist", "Depth is 24 m"));
+        assertThat(Signing.isThrough(dispatch())).isTrue();
+        events.add(new Event.Finished(1, "digest"));
+        assertThat(dispatch().status()).isEqualTo(Dispatch.Status.FINISHED);
+        assertThatThrownBy(() -> Signing.withdraw(dispatch(), "Too late")).hasMessageStartingWith("This is finished");
+    }
+
+    @Test
+    void aTurnEndsOnlyWhenItsOwnAnswersAreThereAndRulesLeanOnNobodyWhoIsStillToCome() {
+        send(false);
+        events.addAll(Signing.consent(dispatch(), "owner"));
+        assertThat(obstacles("owner")).containsExactly("depth", "owner_signature", "There is no depth.");
+        assertThatThrownBy(() -> Signing.sign(document, dispatch(), "owner", answers, TODAY, ""))
+                .isInstanceOf(NotNow.class);
+        answer("depth", "100");
+        sign("owner");
+        events.addAll(Signing.consent(dispatch(), "driller"));
+        assertThat(obstacles("driller")).containsExactly("licence", "driller_signature", "There is no licence.");
+        assertThat(obstacles("witness"))
+                .as("the driller, who acts at the same time, has the licence")
+                .containsExactly("witness_signature");
+    }
+
+    private List<String> obstacles(String role) {
+        State state = document.state(role, answers, TODAY);
+        return document.obstacles(dispatch(), role, state).stream()
+                .map(obstacle -> obstacle.key().isEmpty() ? obstacle.message() : obstacle.key())
+                .toList();
+    }
+
+    @Test
+    void onlyWhoseTurnItIsCanAct() {
+        send(false);
+        assertThatThrownBy(() -> Signing.decline(dispatch(), "driller", "No")).hasMessage("It is not your turn yet.");
+        answer("depth", "24");
+        sign("owner");
+        assertThatThrownBy(() -> Signing.sign(document, dispatch(), "owner", answers, TODAY, ""))
+                .hasMessageStartingWith("You have finished already");
+        assertThatThrownBy(() -> Signing.delegate(dispatch(), "driller", person("other"), "On leave"))
+                .hasMessageStartingWith("The sender does not allow");
+        assertThatThrownBy(() -> Signing.sign(document, dispatch(), "driller", answers, TODAY, ""))
+                .hasMessage("Agree to sign electronically first.");
+        events.add(Signing.decline(dispatch(), "driller", " Too far away "));
+        assertThat(dispatch().status()).isEqualTo(Dispatch.Status.DECLINED);
+        assertThat(dispatch().because()).isEqualTo("Too far away");
+        assertThat(acting()).isEmpty();
+    }
+
+    @Test
+    void aTurnIsHandedOnAndAnAddressCorrectedWithoutWhatTheOtherAgreedTo() {
+        send(true);
+        events.addAll(Signing.consent(dispatch(), "owner"));
+        events.add(Signing.delegate(dispatch(), "owner", person("cousin"), "On leave"));
+        Party owner = dispatch().party("owner").orElseThrow();
+        assertThat(owner.person()).isEqualTo(person("cousin"));
+        assertThat(owner.hasConsented()).isFalse();
+        events.add(Signing.correct(dispatch(), "driller", person("other_driller")));
+        assertThat(dispatch().party("driller").orElseThrow().person()).isEqualTo(person("other_driller"));
+        events.addAll(Signing.open(dispatch(), "owner"));
+        assertThatThrownBy(() -> Signing.correct(dispatch(), "owner", person("owner")))
+                .hasMessageContaining("opened the document already");
+        events.add(Signing.withdraw(dispatch(), "Wrong parcel"));
+        assertThatThrownBy(() -> Signing.remind(dispatch(), "owner")).hasMessageContaining("taken this back");
+    }
+
+    @Test
+    void aSignerSeesAnswersThatCountAndItsOwnAndOpensOnlyItsOwnFields() {
+        answer("licence", "DR-1");
+        answer("depth", "24");
+        State state = document.state("owner", answers, TODAY);
+        assertThat(document.visible("owner", answers, state).typed()).containsOnlyKeys("depth");
+        assertThat(document.visible("driller", answers, state).typed()).containsOnlyKeys("depth", "licence");
+        assertThat(((NodeState.FieldState)
+                                document.state("owner", answers, TODAY).of("depth"))
+                        .editable())
+                .as("what is given to nobody is the first role's")
+                .isTrue();
+        assertThat(((NodeState.FieldState)
+                                document.state("driller", answers, TODAY).of("depth"))
+                        .editable())
+                .isFalse();
+        assertThat(document.signingDays("driller", state)).containsExactly("day");
+        assertThat(document.mayAnswer("witness", "day")).isFalse();
+    }
+
+    @Test
+    void whoIsNamedWronglyOrTooLateIsRefused() {
+        Event.Sent some = sent(false);
+        assertThatThrownBy(() -> Signing.send(
+                        document,
+                        new Event.Sent("Well", 1, some.parties().subList(0, 3), null, false, 0),
+                        answers,
+                        TODAY))
+                .hasMessage("Nobody is named for “Hydrologist”.");
+        assertThatThrownBy(() -> Signing.send(document, some, answers, TODAY.plusDays(8)))
+                .hasMessageContaining("has passed");
+        assertThat(Dispatch.of(List.of(some)).isOverdue(TODAY.plusDays(7))).isFalse();
+        assertThat(Dispatch.of(List.of(some)).isOverdue(TODAY.plusDays(8))).isTrue();
+    }
+}
