@@ -7,6 +7,7 @@ import loesscape.core.evaluation.NodeState.IndicatorState;
 import loesscape.core.evaluation.NodeState.NoticeState;
 import loesscape.core.evaluation.NodeState.SectionState;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
@@ -15,6 +16,7 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
+import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 import org.jspecify.annotations.Nullable;
 
@@ -47,6 +49,16 @@ public record Content(String title, String subtitle, List<Block> sections) {
          * @param look how the answer looks
          */
         record Answer(String key, String label, String text, Look look) implements Line {}
+
+        /**
+         * A signature or initials.
+         *
+         * @param key the address of the field
+         * @param label what is signed
+         * @param signed as it was given: the path of the pen, a picture as a data address, or a name; empty where there is
+         *     none
+         */
+        record Signature(String key, String label, String signed) implements Line {}
 
         /** A notice. */
         record Told(String text) implements Line {}
@@ -116,6 +128,12 @@ public record Content(String title, String subtitle, List<Block> sections) {
             }
             return switch (item) {
                 case Notice ignored when node instanceof NoticeState it -> new Line.Told(it.text());
+                case Field field
+                when field.kind() instanceof FieldKind.Signature || field.kind() instanceof FieldKind.Initials ->
+                    new Line.Signature(
+                            address,
+                            field.label(),
+                            state.counting(address) instanceof Value.Signed(var signed) ? signed : "");
                 case Field field
                 when node instanceof FieldState it ->
                     new Line.Answer(address, field.label(), Display.of(field.kind(), it.value()), it.look());

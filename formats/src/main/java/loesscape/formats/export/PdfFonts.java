@@ -4,6 +4,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
@@ -33,7 +36,11 @@ final class PdfFonts {
             if (file == null) {
                 throw new IOException("The font " + name + " does not come with the application");
             }
-            return PDType0Font.load(document, file, true);
+            TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(file));
+            // Ligatures have no letters of their own behind them: “finished” would be found and copied as “nished”.
+            font.setEnableGsub(false);
+            document.registerTrueTypeFontForClosing(font);
+            return PDType0Font.load(document, font, true);
         }
     }
 

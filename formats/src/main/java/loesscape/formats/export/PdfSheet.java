@@ -132,6 +132,24 @@ final class PdfSheet implements AutoCloseable {
         y = before - height;
     }
 
+    /** Draws a signature above a ruled line; a name is written there. */
+    void signature(String signed, Style style, Color rule) throws IOException {
+        float height = SignatureDrawing.HEIGHT + 4;
+        keepTogether(height);
+        y -= height;
+        PDPageContentStream page = page();
+        if (SignatureDrawing.isDrawn(signed)) {
+            SignatureDrawing.draw(document, page, signed, MARGIN, y, style.color());
+        } else {
+            draw(signed, style, MARGIN + 6, y + 10);
+        }
+        page.setStrokingColor(rule);
+        page.setLineWidth(0.8f);
+        page.moveTo(MARGIN, y + 4);
+        page.lineTo(MARGIN + SignatureDrawing.WIDTH, y + 4);
+        page.stroke();
+    }
+
     /** Draws a thin line across. */
     void rule(Color color) throws IOException {
         keepTogether(1);
@@ -162,7 +180,8 @@ final class PdfSheet implements AutoCloseable {
         return java.util.Objects.requireNonNull(stream);
     }
 
-    private void newPage() throws IOException {
+    /** Begins a new page. */
+    void newPage() throws IOException {
         close();
         PDPage page = new PDPage(PDRectangle.A4);
         document.addPage(page);

@@ -1,18 +1,28 @@
 package loesscape.formats.export;
 
 import java.awt.Color;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.GregorianCalendar;
 import java.util.Locale;
+import java.util.Map;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Content.Line;
 import loesscape.core.model.Look;
 import loesscape.formats.export.PdfSheet.Style;
+import loesscape.formats.seal.SealCheck;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
+import org.apache.pdfbox.pdmodel.PDEmbeddedFilesNameTreeNode;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDEmbeddedFile;
+import org.jspecify.annotations.Nullable;
 
 /** A record as PDF (ISO 32000): what was shown, with its answers, in document order, fonts embedded. */
 public final class RecordPdf {
@@ -26,6 +36,7 @@ public final class RecordPdf {
     private static final Style SECTION = new Style(12.5f, true, INK);
     private static final Style LABEL = new Style(9, false, SOFT);
     private static final Style ANSWER = new Style(11, false, INK);
+    private static final Style SIGNED = new Style(14, false, new Color(0x174A70));
     private static final Style NOTHING = new Style(11, false, SOFT);
     private static final Style NOTICE = new Style(10, false, INK);
     private static final Style FOOT = new Style(8.5f, false, SOFT);
@@ -38,6 +49,15 @@ public final class RecordPdf {
 
     /** The bytes of a record's PDF. */
     public static byte[] write(Content content, RecordHeading heading) {
+        return write(content, heading, null);
+    }
+
+    /**
+     * The bytes of a signed document: the record, a certificate, and the trail as an attached file.
+     *
+     * @param evidence how it came about; null for a record that was not signed by several
+     */
+    public static byte[] write(Content content, RecordHeading heading, @Nullable Evidence evidence) {
         try (PDDocument document = new PDDocument()) {
             information(document, content, heading);
             try (PdfSheet sheet = new PdfSheet(document, new PdfFonts(document))) {
@@ -47,6 +67,10 @@ public final class RecordPdf {
                 }
                 for (Content.Block block : content.sections()) {
                     section(sheet, block);
+                }
+                if (evidence != null) {
+                    new CertificatePage(sheet, evidence).write();
+                    attach(document, evidence, heading);
                 }
                 sheet.footers(
                         "Record %d, release %d, finished %s"
@@ -59,6 +83,27 @@ public final class RecordPdf {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** The trail as an embedded file (ISO 32000-2, 7.11.4), said to be the source of what the certificate tells. */
+    private static void attach(PDDocument document, Evidence evidence, RecordHeading heading) throws IOException {
+        byte[] json = evidence.trail().json().getBytes(StandardCharsets.UTF_8);
+        PDEmbeddedFile file = new PDEmbeddedFile(document, new ByteArrayInputStream(json));
+        file.setSubtype("application/json");
+        file.setSize(json.length);
+        file.setCreationDate(GregorianCalendar.from(heading.finished().atZone(ZoneOffset.UTC)));
+        PDComplexFileSpecification specification = new PDComplexFileSpecification();
+        specification.setFile(SealCheck.TRAIL);
+        specification.setFileUnicode(SealCheck.TRAIL);
+        specification.setFileDescription("What happened to this document, entry by entry");
+        specification.setEmbeddedFile(file);
+        specification.setEmbeddedFileUnicode(file);
+        specification.getCOSObject().setName(COSName.getPDFName("AFRelationship"), "Data");
+        PDEmbeddedFilesNameTreeNode files = new PDEmbeddedFilesNameTreeNode();
+        files.setNames(Map.of(SealCheck.TRAIL, specification));
+        PDDocumentNameDictionary names = new PDDocumentNameDictionary(document.getDocumentCatalog());
+        names.setEmbeddedFiles(files);
+        document.getDocumentCatalog().setNames(names);
     }
 
     private static void information(PDDocument document, Content content, RecordHeading heading) {
@@ -85,6 +130,14 @@ public final class RecordPdf {
                 case Line.Answer answer -> {
                     sheet.text(answer.label(), LABEL, 0, PdfSheet.WIDTH);
                     answer(sheet, answer.text(), answer.look());
+                }
+                case Line.Signature signature -> {
+                    sheet.text(signature.label(), LABEL, 0, PdfSheet.WIDTH);
+                    if (signature.signed().isEmpty()) {
+                        answer(sheet, "", Look.PLAIN);
+                    } else {
+                        sheet.signature(signature.signed(), SIGNED, RULE);
+                    }
                 }
                 case Line.Indicated indicated -> {
                     if (!indicated.label().isEmpty()) {

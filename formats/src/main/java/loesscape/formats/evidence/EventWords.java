@@ -1,0 +1,81 @@
+package loesscape.formats.evidence;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.Person;
+
+/** What happened to a dispatch, as a reader of its trail sees it. */
+public final class EventWords {
+
+    private final Map<String, String> titles = new HashMap<>();
+
+    /** @param events of the same dispatch, its sending among them; they tell what its roles are called */
+    public EventWords(List<Event> events) {
+        for (Event event : events) {
+            if (event instanceof Event.Sent sent) {
+                sent.parties().forEach(named -> titles.put(named.role(), named.title()));
+            }
+        }
+    }
+
+    private String title(String role) {
+        return titles.getOrDefault(role, role);
+    }
+
+    /** One event in a sentence. */
+    public String of(Event event) {
+        return switch (event) {
+            case Event.Sent it -> sent(it);
+            case Event.Asked it -> "The turn of %s began; a message was sent.".formatted(title(it.role()));
+            case Event.Skipped it -> "%s does not take part, because %s.".formatted(title(it.role()), it.because());
+            case Event.Opened it -> "Opened the document as %s.".formatted(title(it.role()));
+            case Event.Consented it -> "Agreed to sign electronically as %s.".formatted(title(it.role()));
+            case Event.Paid it -> "Paid %s, reference %s.".formatted(it.amount(), it.reference());
+            case Event.NotPaid it -> "A payment was not made: %s.".formatted(it.because());
+            case Event.Signed it -> signed(it);
+            case Event.Declined it -> "Declined as %s: “%s”".formatted(title(it.role()), it.because());
+            case Event.Delegated it ->
+                "Handed the turn of %s on to %s: “%s”".formatted(title(it.role()), person(it.to()), it.because());
+            case Event.Corrected it ->
+                "Put %s in place of %s as %s.".formatted(person(it.to()), person(it.from()), title(it.role()));
+            case Event.Reminded it -> "Reminded %s, with a new link.".formatted(title(it.role()));
+            case Event.Withdrawn it -> "Took it back: “%s”".formatted(it.because());
+            case Event.Finished it ->
+                "All have signed; the answers became record %d (SHA-256 %s).".formatted(it.record(), it.digest());
+            case Event.Sealed it -> "The finished document was sealed (SHA-256 %s).".formatted(it.digest());
+        };
+    }
+
+    private static String sent(Event.Sent it) {
+        String due = it.due() == null ? "" : ", due %s".formatted(it.due());
+        String before = it.prefilled() == 0 ? "" : ", with %d answers given beforehand".formatted(it.prefilled());
+        return "Sent release %d of “%s” to %s%s%s."
+                .formatted(
+                        it.release(),
+                        it.document(),
+                        it.parties().stream()
+                                .map(named -> named.title() + " " + person(named.person()))
+                                .collect(Collectors.joining(", ")),
+                        due,
+                        before);
+    }
+
+    private String signed(Event.Signed it) {
+        String signatures =
+                it.signatures().isEmpty() ? "" : " Signed: %s.".formatted(String.join(", ", it.signatures()));
+        return "Finished the turn of %s with %d %s.%s All answers then: SHA-256 %s."
+                .formatted(
+                        title(it.role()),
+                        it.answers(),
+                        it.answers() == 1 ? "answer" : "answers",
+                        signatures,
+                        it.digest());
+    }
+
+    private static String person(Person person) {
+        return "%s <%s>".formatted(person.name(), person.address());
+    }
+}

@@ -1,0 +1,305 @@
+package loesscape.formats.seal;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.math.BigInteger;
+import java.security.GeneralSecurityException;
+import java.security.KeyPair;
+import java.security.KeyPairGenerator;
+import java.security.KeyStore;
+import java.security.MessageDigest;
+import java.security.PrivateKey;
+import java.security.PublicKey;
+import java.security.SecureRandom;
+import java.security.cert.Certificate;
+import java.security.cert.CertificateEncodingException;
+import java.security.cert.X509Certificate;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Date;
+import java.util.List;
+import java.util.Map;
+import org.bouncycastle.asn1.ASN1EncodableVector;
+import org.bouncycastle.asn1.ASN1ObjectIdentifier;
+import org.bouncycastle.asn1.DERSet;
+import org.bouncycastle.asn1.cms.Attribute;
+import org.bouncycastle.asn1.cms.AttributeTable;
+import org.bouncycastle.asn1.cms.CMSAttributes;
+import org.bouncycastle.asn1.cms.ContentInfo;
+import org.bouncycastle.asn1.ess.ESSCertIDv2;
+import org.bouncycastle.asn1.ess.SigningCertificateV2;
+import org.bouncycastle.asn1.oiw.OIWObjectIdentifiers;
+import org.bouncycastle.asn1.pkcs.PKCSObjectIdentifiers;
+import org.bouncycastle.asn1.x500.RDN;
+import org.bouncycastle.asn1.x500.X500Name;
+import org.bouncycastle.asn1.x500.X500NameBuilder;
+import org.bouncycastle.asn1.x500.style.BCStyle;
+import org.bouncycastle.asn1.x509.AlgorithmIdentifier;
+import org.bouncycastle.asn1.x509.BasicConstraints;
+import org.bouncycastle.asn1.x509.ExtendedKeyUsage;
+import org.bouncycastle.asn1.x509.Extension;
+import org.bouncycastle.asn1.x509.KeyPurposeId;
+import org.bouncycastle.asn1.x509.KeyUsage;
+import org.bouncycastle.cert.X509CertificateHolder;
+import org.bouncycastle.cert.X509v3CertificateBuilder;
+import org.bouncycastle.cert.jcajce.JcaCertStore;
+import org.bouncycastle.cert.jcajce.JcaX509CertificateConverter;
+import org.bouncycastle.cert.jcajce.JcaX509CertificateHolder;
+import org.bouncycastle.cert.jcajce.JcaX509ExtensionUtils;
+import org.bouncycastle.cert.jcajce.JcaX509v3CertificateBuilder;
+import org.bouncycastle.cms.CMSAttributeTableGenerator;
+import org.bouncycastle.cms.CMSException;
+import org.bouncycastle.cms.CMSProcessableByteArray;
+import org.bouncycastle.cms.CMSSignedData;
+import org.bouncycastle.cms.CMSSignedDataGenerator;
+import org.bouncycastle.cms.DefaultSignedAttributeTableGenerator;
+import org.bouncycastle.cms.SignerInformation;
+import org.bouncycastle.cms.SignerInformationStore;
+import org.bouncycastle.cms.jcajce.JcaSignerInfoGeneratorBuilder;
+import org.bouncycastle.cms.jcajce.JcaSimpleSignerInfoGeneratorBuilder;
+import org.bouncycastle.operator.DigestCalculator;
+import org.bouncycastle.operator.OperatorCreationException;
+import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
+import org.bouncycastle.operator.jcajce.JcaDigestCalculatorProviderBuilder;
+import org.bouncycastle.tsp.TSPAlgorithms;
+import org.bouncycastle.tsp.TSPException;
+import org.bouncycastle.tsp.TimeStampRequestGenerator;
+import org.bouncycastle.tsp.TimeStampToken;
+import org.bouncycastle.tsp.TimeStampTokenGenerator;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A small certificate authority of one's own: a root, and one certificate each for sealing and for telling the time. It
+ * stands in for an authority that is known to everybody; with it a seal proves that nothing was changed, and who knows the
+ * root also knows who sealed.
+ */
+public final class Authority {
+
+    private static final int KEY_BITS = 3072;
+    private static final int YEARS = 20;
+    private static final String ALGORITHM = "SHA256withRSA";
+    private static final char[] NO_PASSWORD = new char[0];
+    private static final String ROOT = "root";
+    private static final String SEAL = "seal";
+    private static final String TIME = "time";
+
+    private final KeyStore keys;
+
+    private Authority(KeyStore keys) {
+        this.keys = keys;
+    }
+
+    /**
+     * Makes a new authority.
+     *
+     * @param name of whom it belongs to
+     * @param now from when its certificates hold
+     */
+    public static Authority make(String name, Instant now) {
+        try {
+            KeyStore keys = KeyStore.getInstance("PKCS12");
+            keys.load(null, NO_PASSWORD);
+            KeyPair root = pair();
+            X500Name issuer = named(name, "Local root");
+            X509Certificate rootCertificate = certificate(issuer, root, issuer, root.getPublic(), now, null);
+            keys.setKeyEntry(ROOT, root.getPrivate(), NO_PASSWORD, new Certificate[] {rootCertificate});
+            for (String use : List.of(SEAL, TIME)) {
+                KeyPair pair = pair();
+                X509Certificate certificate = certificate(
+                        issuer, root, named(name, use.equals(SEAL) ? "Seal" : "Time"), pair.getPublic(), now, use);
+                keys.setKeyEntry(use, pair.getPrivate(), NO_PASSWORD, new Certificate[] {certificate, rootCertificate});
+            }
+            return new Authority(keys);
+        } catch (GeneralSecurityException | IOException | OperatorCreationException e) {
+            throw new IllegalStateException("The certificates cannot be made", e);
+        }
+    }
+
+    private static X500Name named(String name, String use) {
+        return new X500NameBuilder(BCStyle.INSTANCE)
+                .addRDN(BCStyle.O, name)
+                .addRDN(BCStyle.CN, name + " · " + use)
+                .build();
+    }
+
+    private static KeyPair pair() throws GeneralSecurityException {
+        KeyPairGenerator generator = KeyPairGenerator.getInstance("RSA");
+        generator.initialize(KEY_BITS);
+        return generator.generateKeyPair();
+    }
+
+    /** A certificate as RFC 5280 has it. */
+    private static X509Certificate certificate(
+            X500Name issuer, KeyPair root, X500Name subject, PublicKey key, Instant now, @Nullable String use)
+            throws GeneralSecurityException, IOException, OperatorCreationException {
+        Instant from = now.minus(Duration.ofMinutes(5));
+        X509v3CertificateBuilder builder = new JcaX509v3CertificateBuilder(
+                issuer,
+                new BigInteger(120, new SecureRandom()).add(BigInteger.ONE),
+                Date.from(from),
+                Date.from(from.atZone(ZoneOffset.UTC).plusYears(YEARS).toInstant()),
+                subject,
+                key);
+        JcaX509ExtensionUtils identifiers = new JcaX509ExtensionUtils();
+        builder.addExtension(Extension.subjectKeyIdentifier, false, identifiers.createSubjectKeyIdentifier(key));
+        builder.addExtension(
+                Extension.authorityKeyIdentifier, false, identifiers.createAuthorityKeyIdentifier(root.getPublic()));
+        builder.addExtension(Extension.basicConstraints, true, new BasicConstraints(use == null));
+        builder.addExtension(
+                Extension.keyUsage,
+                true,
+                new KeyUsage(
+                        use == null
+                                ? KeyUsage.keyCertSign | KeyUsage.cRLSign
+                                : KeyUsage.digitalSignature | KeyUsage.nonRepudiation));
+        if (TIME.equals(use)) {
+            builder.addExtension(
+                    Extension.extendedKeyUsage, true, new ExtendedKeyUsage(KeyPurposeId.id_kp_timeStamping));
+        }
+        return new JcaX509CertificateConverter()
+                .getCertificate(builder.build(new JcaContentSignerBuilder(ALGORITHM).build(root.getPrivate())));
+    }
+
+    /** An authority that was kept. */
+    public static Authority read(byte[] kept) {
+        try {
+            KeyStore keys = KeyStore.getInstance("PKCS12");
+            keys.load(new ByteArrayInputStream(kept), NO_PASSWORD);
+            return new Authority(keys);
+        } catch (GeneralSecurityException | IOException e) {
+            throw new IllegalStateException("The authority cannot be read", e);
+        }
+    }
+
+    /** The authority with its private keys, to be kept where nobody else reads. */
+    public byte[] bytes() {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            keys.store(out, NO_PASSWORD);
+            return out.toByteArray();
+        } catch (GeneralSecurityException | IOException e) {
+            throw new IllegalStateException("The authority cannot be kept", e);
+        }
+    }
+
+    /** Who seals. */
+    public String name() {
+        try {
+            return commonName(new JcaX509CertificateHolder(sealing()));
+        } catch (CertificateEncodingException e) {
+            throw new IllegalStateException("The certificate cannot be read", e);
+        }
+    }
+
+    static String commonName(X509CertificateHolder certificate) {
+        RDN[] names = certificate.getSubject().getRDNs(BCStyle.CN);
+        return names.length == 0 ? "" : names[0].getFirst().getValue().toString();
+    }
+
+    /** The certificate of the root. */
+    public X509Certificate root() {
+        return certificate(ROOT);
+    }
+
+    /** The certificate that seals are made with. */
+    public X509Certificate sealing() {
+        return certificate(SEAL);
+    }
+
+    private X509Certificate certificate(String use) {
+        try {
+            return (X509Certificate) keys.getCertificate(use);
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException("The authority has no certificate for " + use, e);
+        }
+    }
+
+    private PrivateKey key(String use) throws GeneralSecurityException {
+        return (PrivateKey) keys.getKey(use, NO_PASSWORD);
+    }
+
+    /**
+     * A detached CMS signature (RFC 5652) as PAdES baseline B-T (ETSI EN 319 142-1) has it: with the certificate's digest
+     * among what is signed, without a signing time there, and with a time stamp (RFC 3161) on the signature.
+     */
+    byte[] sign(InputStream content, Instant now) {
+        try {
+            X509Certificate certificate = sealing();
+            ASN1EncodableVector attributes = new ASN1EncodableVector();
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(certificate.getEncoded());
+            attributes.add(new Attribute(
+                    PKCSObjectIdentifiers.id_aa_signingCertificateV2,
+                    new DERSet(new SigningCertificateV2(new ESSCertIDv2[] {new ESSCertIDv2(digest)}))));
+            CMSSignedDataGenerator generator = new CMSSignedDataGenerator();
+            generator.addSignerInfoGenerator(
+                    new JcaSignerInfoGeneratorBuilder(new JcaDigestCalculatorProviderBuilder().build())
+                            .setSignedAttributeGenerator(new WithoutSigningTime(
+                                    new DefaultSignedAttributeTableGenerator(new AttributeTable(attributes))))
+                            .build(new JcaContentSignerBuilder(ALGORITHM).build(key(SEAL)), certificate));
+            generator.addCertificates(new JcaCertStore(List.of(certificate, root())));
+            CMSSignedData signed = generator.generate(new CMSProcessableByteArray(content.readAllBytes()), false);
+            return stamped(signed, now).toASN1Structure().getEncoded("DER");
+        } catch (GeneralSecurityException | IOException | OperatorCreationException | CMSException e) {
+            throw new IllegalStateException("The document cannot be sealed", e);
+        }
+    }
+
+    private static final class WithoutSigningTime implements CMSAttributeTableGenerator {
+
+        private final CMSAttributeTableGenerator usual;
+
+        WithoutSigningTime(CMSAttributeTableGenerator usual) {
+            this.usual = usual;
+        }
+
+        @Override
+        @SuppressWarnings("rawtypes") // as the interface has it
+        public AttributeTable getAttributes(Map parameters) {
+            return usual.getAttributes(parameters).remove(CMSAttributes.signingTime);
+        }
+    }
+
+    private CMSSignedData stamped(CMSSignedData signed, Instant now) throws CMSException {
+        List<SignerInformation> stamped = new ArrayList<>();
+        for (SignerInformation signer : signed.getSignerInfos()) {
+            AttributeTable unsigned = new AttributeTable(new Attribute(
+                    PKCSObjectIdentifiers.id_aa_signatureTimeStampToken,
+                    new DERSet(stamp(signer.getSignature(), now))));
+            stamped.add(SignerInformation.replaceUnsignedAttributes(signer, unsigned));
+        }
+        return CMSSignedData.replaceSigners(signed, new SignerInformationStore(stamped));
+    }
+
+    /** A time stamp token on a signature. */
+    private ContentInfo stamp(byte[] signature, Instant now) throws CMSException {
+        try {
+            X509Certificate certificate = certificate(TIME);
+            DigestCalculator digests = new JcaDigestCalculatorProviderBuilder()
+                    .build()
+                    .get(new AlgorithmIdentifier(OIWObjectIdentifiers.idSHA1));
+            TimeStampTokenGenerator generator = new TimeStampTokenGenerator(
+                    new JcaSimpleSignerInfoGeneratorBuilder().build(ALGORITHM, key(TIME), certificate),
+                    digests,
+                    POLICY);
+            generator.addCertificates(new JcaCertStore(List.of(certificate, root())));
+            TimeStampRequestGenerator asking = new TimeStampRequestGenerator();
+            asking.setCertReq(true);
+            TimeStampToken token = generator.generate(
+                    asking.generate(
+                            TSPAlgorithms.SHA256,
+                            MessageDigest.getInstance("SHA-256").digest(signature)),
+                    new BigInteger(120, new SecureRandom()),
+                    Date.from(now));
+            return token.toCMSSignedData().toASN1Structure();
+        } catch (GeneralSecurityException | OperatorCreationException | TSPException e) {
+            throw new CMSException("The time cannot be stamped", new IllegalStateException(e));
+        }
+    }
+
+    /** A policy of nobody in particular: under the arc for examples. */
+    private static final ASN1ObjectIdentifier POLICY = new ASN1ObjectIdentifier("2.999.1");
+}

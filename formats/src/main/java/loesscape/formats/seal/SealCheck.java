@@ -1,0 +1,191 @@
+package loesscape.formats.seal;
+
+import java.io.IOException;
+import java.security.GeneralSecurityException;
+import java.security.MessageDigest;
+import java.security.cert.CertificateException;
+import java.security.cert.X509Certificate;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import loesscape.formats.evidence.Trail;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
+import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
+import org.bouncycastle.asn1.cms.Attribute;
+import org.bouncycastle.asn1.cms.AttributeTable;
+import org.bouncycastle.asn1.cms.ContentInfo;
+import org.bouncycastle.asn1.pkcs.PKCSObjectIdentifiers;
+import org.bouncycastle.cert.CertException;
+import org.bouncycastle.cert.X509CertificateHolder;
+import org.bouncycastle.cms.CMSException;
+import org.bouncycastle.cms.CMSProcessableByteArray;
+import org.bouncycastle.cms.CMSSignedData;
+import org.bouncycastle.cms.SignerId;
+import org.bouncycastle.cms.SignerInformation;
+import org.bouncycastle.cms.jcajce.JcaSimpleSignerInfoVerifierBuilder;
+import org.bouncycastle.operator.OperatorCreationException;
+import org.bouncycastle.operator.jcajce.JcaContentVerifierProviderBuilder;
+import org.bouncycastle.tsp.TSPException;
+import org.bouncycastle.tsp.TimeStampToken;
+import org.bouncycastle.util.Selector;
+import org.bouncycastle.util.Store;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the seal of a PDF file says.
+ *
+ * @param verdict whether it is as it was when it was sealed
+ * @param message the same in words
+ * @param by who sealed it; empty where it is not known
+ * @param at when it was sealed, as its time stamp says; null where it is not known
+ * @param known whether this server's own authority sealed it
+ * @param trail what the trail in it says; null where there is none
+ */
+public record SealCheck(
+        Verdict verdict,
+        String message,
+        String by,
+        @Nullable Instant at,
+        boolean known,
+        @Nullable Trail trail) {
+
+    /** The name under which the trail is attached to a sealed document. */
+    public static final String TRAIL = "trail.json";
+
+    /** The outcome of a check. */
+    public enum Verdict {
+        INTACT,
+        CHANGED,
+        NOT_SEALED,
+        UNREADABLE
+    }
+
+    /**
+     * Checks a file.
+     *
+     * @param root the certificate that is known here
+     */
+    public static SealCheck of(byte[] pdf, X509Certificate root) {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            List<PDSignature> signatures = document.getSignatureDictionaries();
+            if (signatures.isEmpty()) {
+                return without(Verdict.NOT_SEALED, "This PDF has no seal.");
+            }
+            PDSignature last = signatures.getLast();
+            return checked(pdf, document, last, root);
+        } catch (IOException | RuntimeException e) {
+            return without(
+                    Verdict.UNREADABLE, "This file cannot be read as a PDF; either it is none, or it is damaged.");
+        }
+    }
+
+    private static SealCheck without(Verdict verdict, String message) {
+        return new SealCheck(verdict, message, "", null, false, null);
+    }
+
+    private static SealCheck checked(byte[] pdf, PDDocument document, PDSignature seal, X509Certificate root)
+            throws IOException {
+        int[] range = seal.getByteRange();
+        boolean whole = range.length == 4
+                && range[0] == 0
+                && range[2] > range[1]
+                && range[2] + range[3] == pdf.length
+                && Arrays.equals(new byte[] {'<'}, Arrays.copyOfRange(pdf, range[1], range[1] + 1));
+        if (!whole) {
+            return without(
+                    Verdict.CHANGED, "Something was added behind the seal, or the seal does not cover all of it.");
+        }
+        try {
+            CMSSignedData signed =
+                    new CMSSignedData(new CMSProcessableByteArray(seal.getSignedContent(pdf)), seal.getContents(pdf));
+            SignerInformation signer =
+                    signed.getSignerInfos().getSigners().iterator().next();
+            X509CertificateHolder certificate = certificate(signed.getCertificates(), signer.getSID());
+            boolean holds = signer.verify(new JcaSimpleSignerInfoVerifierBuilder().build(certificate));
+            if (!holds) {
+                return without(Verdict.CHANGED, "The seal does not fit: it was made by something else.");
+            }
+            if (!isPadded(seal.getContents(pdf), signed)) {
+                return without(Verdict.CHANGED, "Something stands behind the signature in the seal.");
+            }
+            boolean known = isFrom(certificate, root);
+            Instant at = time(signer);
+            if (known && at == null) {
+                return without(Verdict.CHANGED, "The time stamp of the seal does not fit.");
+            }
+            return new SealCheck(
+                    Verdict.INTACT,
+                    known
+                            ? "This is exactly what was sealed here."
+                            : "Nothing was changed since it was sealed, but not by the authority that is known here.",
+                    Authority.commonName(certificate),
+                    at,
+                    known,
+                    trail(document));
+        } catch (CMSException | OperatorCreationException | CertificateException e) {
+            return without(Verdict.CHANGED, "Something in this file was changed after it was sealed.");
+        }
+    }
+
+    @SuppressWarnings("unchecked") // the library has it without a type
+    private static X509CertificateHolder certificate(Store<X509CertificateHolder> certificates, SignerId of)
+            throws CMSException {
+        return certificates.getMatches((Selector<X509CertificateHolder>) of).stream()
+                .findFirst()
+                .orElseThrow(() -> new CMSException("The seal has no certificate"));
+    }
+
+    /** Whether only zeros follow the signature in the room that was left for it. */
+    private static boolean isPadded(byte[] contents, CMSSignedData signed) throws IOException {
+        byte[] encoded = signed.toASN1Structure().getEncoded("DER");
+        for (int i = encoded.length; i < contents.length; i++) {
+            if (contents[i] != 0) {
+                return false;
+            }
+        }
+        return contents.length >= encoded.length && Arrays.equals(encoded, Arrays.copyOf(contents, encoded.length));
+    }
+
+    private static boolean isFrom(X509CertificateHolder certificate, X509Certificate root) {
+        try {
+            return certificate.isSignatureValid(new JcaContentVerifierProviderBuilder().build(root));
+        } catch (CertException | OperatorCreationException e) {
+            return false;
+        }
+    }
+
+    /** When the signature was there at the latest, if its time stamp is about this very signature. */
+    private static @Nullable Instant time(SignerInformation signer) {
+        AttributeTable unsigned = signer.getUnsignedAttributes();
+        Attribute stamp = unsigned == null ? null : unsigned.get(PKCSObjectIdentifiers.id_aa_signatureTimeStampToken);
+        if (stamp == null) {
+            return null;
+        }
+        try {
+            TimeStampToken token = new TimeStampToken(
+                    ContentInfo.getInstance(stamp.getAttrValues().getObjectAt(0)));
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(signer.getSignature());
+            X509CertificateHolder certificate = certificate(token.getCertificates(), token.getSID());
+            token.validate(new JcaSimpleSignerInfoVerifierBuilder().build(certificate));
+            return Arrays.equals(digest, token.getTimeStampInfo().getMessageImprintDigest())
+                    ? token.getTimeStampInfo().getGenTime().toInstant()
+                    : null;
+        } catch (TSPException | IOException | GeneralSecurityException | CMSException | OperatorCreationException e) {
+            return null;
+        }
+    }
+
+    private static @Nullable Trail trail(PDDocument document) throws IOException {
+        PDDocumentNameDictionary names = document.getDocumentCatalog().getNames();
+        if (names == null || names.getEmbeddedFiles() == null) {
+            return null;
+        }
+        Map<String, PDComplexFileSpecification> files = names.getEmbeddedFiles().getNames();
+        PDComplexFileSpecification trail = files == null ? null : files.get(TRAIL);
+        return trail == null ? null : Trail.read(trail.getEmbeddedFile().toByteArray());
+    }
+}

@@ -1,0 +1,188 @@
+package loesscape.formats.seal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import loesscape.core.evaluation.Content;
+import loesscape.core.model.Look;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.Person;
+import loesscape.formats.evidence.Trail;
+import loesscape.formats.evidence.TrailEntry;
+import loesscape.formats.export.Evidence;
+import loesscape.formats.export.RecordHeading;
+import loesscape.formats.export.RecordPdf;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/**
+ * Sealed documents, checked by our own check and by independent tools: pdfsig of Poppler (NSS), OpenSSL over the signature
+ * taken out, qpdf for the structure of the file (ISO 32000-2; PAdES baseline as in ETSI EN 319 142-1).
+ */
+class SealTest {
+
+    private static final Instant NOW = Instant.parse("2026-11-25T15:00:00Z");
+    private static final Authority AUTHORITY = Authority.make("Veldhollow Soil and Water Board", NOW);
+    private static final String PEN = "M10 80L40 20L70 80M90 50";
+
+    @TempDir
+    Path folder;
+
+    private static Trail trail() {
+        Person person = new Person("Femke Oosterlaan", "femke@veldhollow.example");
+        return Trail.EMPTY
+                .with(
+                        NOW,
+                        "Ilse Maarwick",
+                        "127.0.0.1",
+                        new Event.Sent(
+                                "Well", 1, List.of(new Event.Named("owner", "Owner", 1, person)), null, false, 0))
+                .with(NOW, "server", "", new Event.Asked("owner"))
+                .with(NOW, "Femke Oosterlaan", "10.0.0.1", new Event.Signed("owner", 2, List.of("Signature"), "ab"));
+    }
+
+    private static byte[] document() {
+        Content content = new Content(
+                "Well",
+                "Form W3",
+                List.of(new Content.Block(
+                        "Signatures",
+                        List.of(
+                                new Content.Line.Answer("depth", "Depth", "24 m", Look.PLAIN),
+                                new Content.Line.Signature("signature", "Signature", PEN),
+                                new Content.Line.Signature("initials", "Initials", "F. O.")))));
+        return RecordPdf.write(
+                content, new RecordHeading(1, 1, NOW), new Evidence("d-1", "Veldhollow Soil and Water Board", trail()));
+    }
+
+    private static byte[] sealed() {
+        return Seal.seal(document(), AUTHORITY, "All have signed", NOW);
+    }
+
+    @Test
+    void aSealedDocumentIsIntactAndCarriesItsTrail() {
+        byte[] before = document();
+        byte[] sealed = Seal.seal(before, AUTHORITY, "All have signed", NOW);
+        assertThat(Arrays.copyOf(sealed, before.length))
+                .as("what was sealed stays as it was")
+                .isEqualTo(before);
+        SealCheck check = SealCheck.of(sealed, AUTHORITY.root());
+        assertThat(check.verdict()).as(check.message()).isEqualTo(SealCheck.Verdict.INTACT);
+        assertThat(check.known()).isTrue();
+        assertThat(check.by()).isEqualTo("Veldhollow Soil and Water Board · Seal");
+        assertThat(check.at()).isEqualTo(NOW);
+        assertThat(check.trail()).isEqualTo(trail());
+        assertThat(SealCheck.of(sealed, Authority.make("Others", NOW).root()).known())
+                .isFalse();
+        assertThat(SealCheck.of(before, AUTHORITY.root()).verdict()).isEqualTo(SealCheck.Verdict.NOT_SEALED);
+        assertThat(SealCheck.of(new byte[] {1, 2}, AUTHORITY.root()).verdict()).isEqualTo(SealCheck.Verdict.UNREADABLE);
+    }
+
+    /**
+     * Every 97th byte and some around the signature. Of the signature itself, what is not signed (certificates that are not
+     * needed, versions) may differ without any harm to the document; the server knows the digest of the whole besides.
+     */
+    @Test
+    void oneFlippedBitAnywhereIsDetected() {
+        byte[] sealed = sealed();
+        int begin = new String(sealed, StandardCharsets.ISO_8859_1).indexOf("/Contents <") + "/Contents <".length();
+        int end = new String(sealed, StandardCharsets.ISO_8859_1).indexOf('>', begin);
+        Set<Integer> places = new TreeSet<>(List.of(begin - 1, begin, begin + 40, begin + 900, sealed.length - 2));
+        for (int at = 0; at < sealed.length; at += 97) {
+            places.add(at);
+        }
+        for (int at : places) {
+            byte[] changed = sealed.clone();
+            changed[at] ^= 1;
+            SealCheck check = SealCheck.of(changed, AUTHORITY.root());
+            if (at < begin || at >= end || at > begin + 2 * 6_000) {
+                assertThat(check.verdict())
+                        .as("byte %d of %d", at, sealed.length)
+                        .isNotEqualTo(SealCheck.Verdict.INTACT);
+            }
+        }
+        byte[] longer = Arrays.copyOf(sealed, sealed.length + 1);
+        assertThat(SealCheck.of(longer, AUTHORITY.root()).verdict()).isNotEqualTo(SealCheck.Verdict.INTACT);
+    }
+
+    @Test
+    void aTrailThatWasChangedIsBroken() {
+        List<TrailEntry> entries = new ArrayList<>(trail().entries());
+        assertThat(trail().firstBroken()).isZero();
+        TrailEntry second = entries.get(1);
+        entries.set(
+                1, new TrailEntry(2, second.at(), "somebody else", "", second.event(), second.before(), second.hash()));
+        assertThat(new Trail(entries).firstBroken()).isEqualTo(2);
+        assertThat(new Trail(trail().entries().subList(1, 3)).firstBroken()).isEqualTo(1);
+        assertThat(Trail.read(trail().json().getBytes(StandardCharsets.UTF_8))).isEqualTo(trail());
+    }
+
+    @Test
+    void independentToolsFindTheSealInOrder() throws Exception {
+        Path file = Files.write(folder.resolve("sealed.pdf"), sealed());
+        assertThat(run("qpdf", "--check", file.toString())).contains("No syntax or stream encoding errors found");
+        assertThat(run("pdfsig", "-nocert", file.toString()))
+                .contains("Signature is Valid.")
+                .contains("ETSI.CAdES.detached")
+                .contains("Total document signed");
+
+        byte[] changed = sealed();
+        int at = new String(changed, StandardCharsets.ISO_8859_1).indexOf("stream") + 12;
+        changed[at] ^= 1;
+        Path broken = Files.write(folder.resolve("broken.pdf"), changed);
+        assertThat(run("pdfsig", "-nocert", broken.toString())).doesNotContain("Signature is Valid.");
+
+        try (PDDocument document = Loader.loadPDF(file.toFile())) {
+            byte[] bytes = Files.readAllBytes(file);
+            PDSignature signature = document.getLastSignatureDictionary();
+            Path cms = Files.write(folder.resolve("seal.der"), signature.getContents(bytes));
+            Path content = Files.write(folder.resolve("content"), signature.getSignedContent(bytes));
+            Path root = Files.writeString(
+                    folder.resolve("root.pem"),
+                    "-----BEGIN CERTIFICATE-----\n%s\n-----END CERTIFICATE-----\n"
+                            .formatted(Base64.getMimeEncoder()
+                                    .encodeToString(AUTHORITY.root().getEncoded())));
+            assertThat(run(
+                            "openssl",
+                            "cms",
+                            "-verify",
+                            "-binary",
+                            "-inform",
+                            "DER",
+                            "-in",
+                            cms.toString(),
+                            "-content",
+                            content.toString(),
+                            "-CAfile",
+                            root.toString(),
+                            "-purpose",
+                            "any",
+                            "-no_check_time",
+                            "-out",
+                            "/dev/null"))
+                    .containsIgnoringCase("Verification successful");
+        }
+        assertThat(run("pdftotext", file.toString(), "-"))
+                .contains("Certificate of completion")
+                .contains("Femke Oosterlaan");
+    }
+
+    private static String run(String... command) throws Exception {
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        process.waitFor();
+        return said;
+    }
+}
