@@ -1,4 +1,9 @@
 <script lang="ts">
+  import Dispatches from "./pages/Dispatches.svelte";
+  import DispatchView from "./pages/DispatchView.svelte";
+  import Outside from "./pages/Outside.svelte";
+  import Send from "./pages/Send.svelte";
+  import Signers from "./pages/Signers.svelte";
   import Draft from "./pages/Draft.svelte";
   import RecordPage from "./pages/RecordPage.svelte";
   import Records from "./pages/Records.svelte";
@@ -20,6 +25,16 @@
     {#key place[3]}<RecordPage {template} number={Number(place[3])} />{/key}
   {:else if template && place[2] === "records"}
     <Records {template} />
+  {:else if template && place[2] === "signers"}
+    {#key template}<Signers {template} />{/key}
+  {:else if template && place[2] === "send"}
+    <Send {template} />
+  {:else if place[0] === "dispatches" && place[1]}
+    {#key place[1]}<DispatchView id={place[1]} />{/key}
+  {:else if place[0] === "dispatches"}
+    <Dispatches />
+  {:else if place[0] === "outside"}
+    <Outside />
   {:else if template && place[2] === "release"}
     <Release {template} />
   {:else if template}

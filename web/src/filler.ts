@@ -1,5 +1,16 @@
 import { mount } from "svelte";
-import Fill from "./fill/Fill.svelte";
 import "./look/filler.css";
 
-mount(Fill, { target: document.getElementById("app")! });
+/** The pages of those who have no account, by the first part of the address; each is loaded only where it is needed. */
+const PAGES = {
+  fill: () => import("./fill/Fill.svelte"),
+  sign: () => import("./sign/Sign.svelte"),
+  signed: () => import("./sign/Finished.svelte"),
+  open: () => import("./sign/Begin.svelte"),
+  desk: () => import("./sign/Desk.svelte"),
+  verify: () => import("./sign/Verify.svelte"),
+};
+
+const page = location.pathname.split("/")[1] as keyof typeof PAGES;
+const { default: Page } = await (PAGES[page] ?? PAGES.fill)();
+mount(Page, { target: document.getElementById("app")! });

@@ -10,3 +10,8 @@ export function time(instant: string | Date): string {
 export function dayAndTime(instant: string): string {
   return `${DAY.format(new Date(instant))}, ${time(instant)}`;
 }
+
+/** A day: 24 Nov 2026. */
+export function day(date: string): string {
+  return DAY.format(new Date(`${date}T12:00:00`));
+}

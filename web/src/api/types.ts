@@ -1,5 +1,16 @@
 // Made from the Java types by ./loesscape types; do not edit.
 
+export type AccountList = {
+  accounts: AccountRow[];
+};
+
+export type AccountRole = "reader" | "sender" | "author";
+
+export type AccountRow = {
+  name: string;
+  role: AccountRole;
+};
+
 export type AnswerKept = {
   kept: string;
   states: Record<string, NodeState>;
@@ -17,6 +28,17 @@ export type AsText = {
 
 export type Aspect = "shown" | "required" | "editable" | "open";
 
+export type AtDesk = {
+  purpose: string;
+  amount: string;
+  state: State;
+  back: string;
+};
+
+export type AtTheDesk = {
+  path: string;
+};
+
 export type Band = {
   id: string;
   label: string;
@@ -29,6 +51,10 @@ export type BandClause = {
   field: string;
   bands: string[];
   whenBlank: boolean | null;
+};
+
+export type Begun = {
+  id: string;
 };
 
 export type Block = {
@@ -71,6 +97,15 @@ export type Change = {
 export type Check = {
   refusedWhen: Condition;
   message: string;
+};
+
+export type Checked = {
+  verdict: Verdict;
+  message: string;
+  by: string;
+  at: string | null;
+  trail: TrailLine[];
+  brokenAt: number;
 };
 
 export type Choice = {
@@ -140,6 +175,8 @@ export type Column = {
   title: string;
   number: boolean;
 };
+
+export type Compared = "new" | "otherwise" | "gone";
 
 export type Condition =
   | ({ type: "always" } & ConditionAlways)
@@ -231,6 +268,12 @@ export type Content = {
   sections: Block[];
 };
 
+export type Correction = {
+  role: string;
+  name: string;
+  address: string;
+};
+
 export type CountClause = {
   field: string;
   test: OrderTest;
@@ -247,14 +290,55 @@ export type DateOperand = {
   date: string;
 };
 
+export type Declining = {
+  because: string;
+};
+
+export type Delivery = {
+  event: string;
+  dispatch: string;
+  made: string;
+  tries: number;
+  delivered: string | null;
+  next: string | null;
+  answer: string;
+};
+
 export type Difference = {
   item: string;
   name: string;
-  turn: Turn;
+  turn: Compared;
   here: string[];
   there: string[];
   own: boolean;
 };
+
+export type DispatchList = {
+  dispatches: DispatchRow[];
+};
+
+export type DispatchPage = {
+  dispatch: DispatchRow;
+  message: string;
+  because: string;
+  mayDelegate: boolean;
+  trail: TrailLine[];
+};
+
+export type DispatchRow = {
+  id: string;
+  template: string;
+  title: string;
+  release: number;
+  standing: DispatchStanding;
+  sent: string;
+  changed: string;
+  due: string | null;
+  parties: PartyRow[];
+  record: number | null;
+};
+
+export type DispatchStanding = "waiting" | "overdue" | "declined" | "withdrawn" | "sealing" | "finished";
 
 export type Divider = {
   key: string;
@@ -597,6 +681,10 @@ export type EditUseBlock = {
   after: string | null;
 };
 
+export type Ending = {
+  approved: boolean;
+};
+
 export type Explained = {
   text: string;
   holds: boolean;
@@ -753,6 +841,11 @@ export type FieldOperand = {
   field: string;
 };
 
+export type FieldToFill = {
+  key: string;
+  label: string;
+};
+
 export type FieldValue =
   | ({ type: "starting" } & FieldValueStarting)
   | ({ type: "workedOut" } & FieldValueWorkedOut);
@@ -796,6 +889,12 @@ export type FormulaOperand = {
   formula: string;
 };
 
+export type HandedOn = {
+  name: string;
+  address: string;
+  because: string;
+};
+
 export type History = {
   steps: Step[];
 };
@@ -834,6 +933,7 @@ export type LengthClause = {
 
 export type Line =
   | ({ type: "answer" } & LineAnswer)
+  | ({ type: "signature" } & LineSignature)
   | ({ type: "told" } & LineTold)
   | ({ type: "indicated" } & LineIndicated);
 
@@ -848,6 +948,12 @@ export type LineIndicated = {
   label: string;
   text: string;
   look: Look;
+};
+
+export type LineSignature = {
+  key: string;
+  label: string;
+  signed: string;
 };
 
 export type LineTold = {
@@ -887,6 +993,18 @@ export type Made = {
   id: string;
 };
 
+export type MailRow = {
+  id: number;
+  made: string;
+  name: string;
+  address: string;
+  subject: string;
+  body: string;
+  path: string;
+  tries: number;
+  delivered: string | null;
+};
+
 export type Mark = "none" | "tick" | "drop" | "eye" | "warning" | "stop";
 
 export type MarkShape = "usual" | "round" | "square" | "tick" | "cross";
@@ -895,6 +1013,12 @@ export type Motion = "none" | "fade" | "slide";
 
 export type Named = {
   name: string;
+};
+
+export type NewAccount = {
+  name: string;
+  password: string;
+  role: AccountRole;
 };
 
 export type NewLink = {
@@ -1006,9 +1130,44 @@ export type Obstacle = {
   message: string;
 };
 
+export type OfRole = {
+  role: string;
+};
+
 export type Offer = {
   parent: string;
   perAnswer: Record<string, string[]>;
+};
+
+export type OpenInvitation = {
+  title: string;
+  message: string;
+  roles: RoleToName[];
+  organisation: Organisation;
+};
+
+export type OpenLinkMade = {
+  path: string;
+};
+
+export type OpenLinkWanted = {
+  message: string;
+  dueDays: number;
+  remindDays: number;
+  mayDelegate: boolean;
+};
+
+export type OpenTurn = {
+  sheet: Sheet;
+  role: string;
+  name: string;
+  message: string;
+  due: string | null;
+  mayDelegate: boolean;
+  hasConsented: boolean;
+  others: Other[];
+  owned: string[];
+  mine: string[];
 };
 
 export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "includes" | "doesNotInclude" | "includesAll" | "isExactly" | "chosen" | "answered" | "blank";
@@ -1026,6 +1185,20 @@ export type Origin = {
   version: number;
   keys: Record<string, string>;
 };
+
+export type Other = {
+  title: string;
+  name: string;
+  turn: Turn;
+};
+
+export type Outside = {
+  services: Setting[];
+  mail: MailRow[];
+  passed: Passed[];
+};
+
+export type OutsideService = "mail" | "payments" | "authority" | "webhooks";
 
 export type Page = {
   key: string;
@@ -1075,6 +1248,33 @@ export type PartStrong = {
 
 export type PartWords = {
   text: string;
+};
+
+export type PartyRow = {
+  role: string;
+  title: string;
+  order: number;
+  name: string;
+  address: string;
+  turn: Turn;
+  opened: boolean;
+};
+
+export type Passed = {
+  service: OutsideService;
+  at: string;
+  what: string;
+  failed: boolean;
+};
+
+export type PeopleNamed = {
+  people: PersonNamed[];
+};
+
+export type PersonNamed = {
+  role: string;
+  name: string;
+  address: string;
 };
 
 export type Picture = {
@@ -1135,6 +1335,11 @@ export type RecordTable = {
   total: number;
 };
 
+export type Refused = {
+  line: number;
+  why: string;
+};
+
 export type ReleaseList = {
   title: string;
   revision: number;
@@ -1156,6 +1361,12 @@ export type Role = {
   name: string;
   order: number;
   takesPart: Condition | null;
+};
+
+export type RoleToName = {
+  role: string;
+  title: string;
+  sometimes: boolean;
 };
 
 export type RoleView = {
@@ -1200,6 +1411,15 @@ export type SeenAs = {
   role: string;
 };
 
+export type SendingWanted = {
+  people: PersonNamed[];
+  answers: Record<string, string>;
+  message: string;
+  due: string | null;
+  remindDays: number;
+  mayDelegate: boolean;
+};
+
 export type Sentence = {
   aspects: Aspect[];
   parts: Part[];
@@ -1207,6 +1427,7 @@ export type Sentence = {
 
 export type Session = {
   author: string | null;
+  role: AccountRole | null;
   needsSetup: boolean;
   demoAuthor: string | null;
 };
@@ -1219,6 +1440,12 @@ export type SetClause = {
 };
 
 export type SetTest = "includes" | "doesNotInclude" | "includesAll" | "isExactly";
+
+export type Setting = {
+  service: OutsideService;
+  failing: boolean;
+  delay: number;
+};
 
 export type Shade = "plain" | "moss" | "river" | "straw" | "ochre" | "clay" | "stone";
 
@@ -1249,6 +1476,10 @@ export type Sign = {
   picture: string;
 };
 
+export type SignedTitle = {
+  title: string;
+};
+
 export type Size = "medium" | "small" | "large";
 
 export type Spacing = "normal" | "compact" | "roomy";
@@ -1256,6 +1487,8 @@ export type Spacing = "normal" | "compact" | "roomy";
 export type Stage = "filling" | "reviewing" | "finished" | "print";
 
 export type Standing = "neverReleased" | "released" | "changedSinceRelease";
+
+export type State = "open" | "approved" | "refused" | "late";
 
 export type Step = {
   revision: number;
@@ -1266,9 +1499,26 @@ export type Step = {
   back: number;
 };
 
+export type TableReport = {
+  accepted: number;
+  refused: Refused[];
+  sent: boolean;
+};
+
+export type TableWanted = {
+  table: string;
+  common: SendingWanted;
+  send: boolean;
+};
+
 export type TakenOver = {
   revision: number;
   items: string[];
+};
+
+export type Target = {
+  address: string;
+  secret: string;
 };
 
 export type Template = {
@@ -1310,8 +1560,24 @@ export type TimeOperand = {
   time: string;
 };
 
+export type ToSend = {
+  title: string;
+  release: number;
+  roles: RoleToName[];
+  fields: FieldToFill[];
+};
+
 export type TodayOperand = {
   days: number;
+};
+
+export type TrailLine = {
+  number: number;
+  at: string;
+  who: string;
+  from: string;
+  words: string;
+  hash: string;
 };
 
 export type Trial = {
@@ -1328,7 +1594,12 @@ export type TrialView = {
   answers: number;
 };
 
-export type Turn = "new" | "otherwise" | "gone";
+export type Turn = "waiting" | "acting" | "finished" | "skipped";
+
+export type TurnEnded = {
+  finished: boolean;
+  obstacles: Obstacle[];
+};
 
 export type Typed = {
   key: string;
@@ -1414,6 +1685,8 @@ export type Verb = {
   metWhenBlank: boolean;
 };
 
+export type Verdict = "intact" | "changed" | "notSealed" | "unreadable";
+
 export type Vocabulary = {
   operators: Record<string, Verb[]>;
 };
@@ -1428,6 +1701,15 @@ export type Way = {
   changes: Change[];
 };
 
+export type WebhookPage = {
+  target: Target;
+  deliveries: Delivery[];
+};
+
+export type WebhookWanted = {
+  address: string;
+};
+
 export type Why = {
   reasons: Reason[];
   foldedIn: string[];
@@ -1435,3 +1717,7 @@ export type Why = {
 };
 
 export type Width = "full" | "half" | "third";
+
+export type Withdrawing = {
+  because: string;
+};

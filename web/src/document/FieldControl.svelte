@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { getContext } from "svelte";
+  import { PAY } from "./signing";
   import type { Field, NodeStateFieldState } from "../api/types";
   import { choicesOf, typedOf } from "./answers";
   import ChoiceControl from "./ChoiceControl.svelte";
@@ -31,6 +33,7 @@
     onleave?: () => void;
   } = $props();
 
+  const pay = getContext<((at: string) => void) | undefined>(PAY);
   const kind = $derived(field.kind);
   const look = $derived(lookClass(state.look));
   const style = $derived(lookStyle(state.look));
@@ -69,8 +72,14 @@
   <p {id} class="given">{standing || "The day of signing is put in here."}</p>
 {:else if kind.type === "payment"}
   <p {id} class="given">
-    {#if state.value.type === "paid"}Paid{:else if state.due === null}Nothing to pay{:else}To be paid: {kind.currency}
+    {#if state.value.type === "paid"}Paid {kind.currency}
+      {state.value.amount}{:else if !state.due}Nothing to pay{:else}To be paid: {kind.currency}
       {state.due}{/if}
+    {#if pay && state.due && state.value.type !== "paid"}
+      <button type="button" class="button primary ms-3" onclick={() => pay(id.replace(/^f-/, ""))}
+        >Pay at the desk</button
+      >
+    {/if}
   </p>
 {:else if kind.type === "longText"}
   <textarea

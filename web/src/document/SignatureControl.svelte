@@ -1,5 +1,8 @@
 <script lang="ts">
+  import { getContext } from "svelte";
   import type { Field, NodeStateFieldState } from "../api/types";
+  import { isDrawn, isPicture, PAD } from "./Signed.svelte";
+  import { ADOPTED } from "./signing";
 
   let {
     field,
@@ -19,11 +22,14 @@
     onleave?: () => void;
   } = $props();
 
-  const WIDTH = 320;
-  const HEIGHT = 96;
+  const WIDTH = PAD.width;
+  const HEIGHT = PAD.height;
   const LONGEST = 20_000;
-  /** A drawn signature is kept as the path of the pen; anything else is a name. */
-  const isDrawn = $derived(typed.startsWith("M"));
+  const drawn = $derived(isDrawn(typed));
+  const pictured = $derived(isPicture(typed));
+  const adopted = getContext<Record<string, string> | undefined>(ADOPTED);
+  let wrong = $state("");
+  let file = $state<HTMLInputElement>();
   const what = $derived(field.kind.type === "initials" ? "initials" : "signature");
   let drawing = $state(false);
   let path = $state("");
@@ -40,7 +46,7 @@
     if (!stand.editable) return;
     pad!.setPointerCapture(event.pointerId);
     drawing = true;
-    path = `${isDrawn ? typed : ""}M${point(event)}`;
+    path = `${drawn ? typed : ""}M${point(event)}`;
   }
 
   function draw(event: PointerEvent) {
@@ -50,8 +56,34 @@
   function end() {
     if (!drawing) return;
     drawing = false;
-    ontyped(path);
+    give(path);
     onleave?.();
+  }
+
+  /** What was signed with once can be put elsewhere. */
+  function give(text: string) {
+    if (adopted && text) adopted[what] = text;
+    ontyped(text);
+  }
+
+  /** A picture of a signature, made small and plain. */
+  async function picture() {
+    const chosen = file?.files?.[0];
+    if (file) file.value = "";
+    if (!chosen) return;
+    wrong = "";
+    try {
+      const image = await createImageBitmap(chosen);
+      const scale = Math.min(1, (2 * WIDTH) / image.width, (2 * HEIGHT) / image.height);
+      const canvas = document.createElement("canvas");
+      canvas.width = Math.max(1, Math.round(image.width * scale));
+      canvas.height = Math.max(1, Math.round(image.height * scale));
+      canvas.getContext("2d")!.drawImage(image, 0, 0, canvas.width, canvas.height);
+      give(canvas.toDataURL("image/png"));
+      onleave?.();
+    } catch {
+      wrong = "This picture cannot be read; choose a PNG or JPEG.";
+    }
   }
 </script>
 
@@ -68,8 +100,17 @@
     onpointercancel={end}
   >
     <path class="rule" d={`M14 ${HEIGHT - 20}H${WIDTH - 14}`} />
-    {#if drawing || isDrawn}
+    {#if drawing || drawn}
       <path class="pen" d={drawing ? path : typed} />
+    {:else if pictured}
+      <image
+        href={typed}
+        x="14"
+        y="4"
+        width={WIDTH - 28}
+        height={HEIGHT - 26}
+        preserveAspectRatio="xMinYMax"
+      />
     {:else if typed}
       <text x="20" y={HEIGHT - 28} class="name">{typed}</text>
     {/if}
@@ -78,18 +119,48 @@
     <input
       class="field"
       aria-label={`Write your ${what === "initials" ? "initials" : "name"} instead of drawing, for ${field.label}`}
-      placeholder={isDrawn ? "Drawn" : what === "initials" ? "or write your initials" : "or write your name"}
+      placeholder={drawn
+        ? "Drawn"
+        : pictured
+          ? "From a picture"
+          : what === "initials"
+            ? "or write your initials"
+            : "or write your name"}
       disabled={!stand.editable}
-      value={isDrawn ? "" : typed}
+      value={drawn || pictured ? "" : typed}
+      maxlength="200"
       oninput={(event) => ontyped(event.currentTarget.value)}
-      onblur={onleave}
+      onblur={(event) => {
+        if (adopted && event.currentTarget.value) adopted[what] = event.currentTarget.value;
+        onleave?.();
+      }}
     />
+    {#if stand.editable}
+      {#if !typed && adopted?.[what]}
+        <button type="button" class="button plain text-[13px]" onclick={() => ontyped(adopted[what]!)}
+          >Use my {what} again<span class="sr-only">, for {field.label}</span></button
+        >
+      {/if}
+      <button type="button" class="soft text-xs underline" onclick={() => file?.click()}
+        >or a picture<span class="sr-only"> of your {what}, for {field.label}</span></button
+      >
+      <input
+        bind:this={file}
+        type="file"
+        class="hidden"
+        accept="image/png,image/jpeg"
+        tabindex="-1"
+        aria-hidden="true"
+        onchange={picture}
+      />
+    {/if}
     {#if typed && stand.editable}
       <button type="button" class="soft text-xs underline" onclick={() => ontyped("")}
         >Take back<span class="sr-only"> the {what}</span></button
       >
     {/if}
   </div>
+  {#if wrong}<p class="trouble mt-1" role="alert">{wrong}</p>{/if}
 </div>
 
 <style>
@@ -111,7 +182,7 @@
 
   .pen {
     fill: none;
-    stroke: #14304a;
+    stroke: var(--color-pen);
     stroke-width: 2.2;
     stroke-linecap: round;
     stroke-linejoin: round;
@@ -119,7 +190,7 @@
 
   .name {
     font: italic 30px var(--font-margin, "Source Serif 4 Variable", serif);
-    fill: #14304a;
+    fill: var(--color-pen);
   }
 
   .field {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { flushSync, tick } from "svelte";
+  import { flushSync, type Snippet, tick } from "svelte";
   import type { Node } from "../api/types";
   import { keyOf } from "../document/answers";
   import FinishBar from "./FinishBar.svelte";
@@ -7,7 +7,7 @@
   import ProgressCore from "./ProgressCore.svelte";
   import SectionBody from "./SectionBody.svelte";
 
-  let { filling }: { filling: Filling } = $props();
+  let { filling, intro, aside }: { filling: Filling; intro?: Snippet; aside?: Snippet } = $props();
 
   const sheet = $derived(filling.sheet!);
   const shown = (key: string) => sheet.states[key]?.shown ?? false;
@@ -32,6 +32,9 @@
   );
   const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
   const organisation = $derived(sheet.organisation);
+  const progress = $derived(
+    sheet.progress.filter(({ key }) => filling.concerns === null || filling.concerns.has(key)),
+  );
   let current = $state<string | null>(null);
   let focused = $state<string | null>(null);
 
@@ -112,7 +115,7 @@
 
   async function finish() {
     await filling.finish();
-    if (filling.record === null) await lead(sheet.obstacles[0]?.key);
+    if (!filling.isOver) await lead(sheet.obstacles[0]?.key);
   }
 </script>
 
@@ -126,7 +129,7 @@
 <header class="band border-b bg-paper" style:--accent={organisation.accent || undefined}>
   <div class="mx-auto flex max-w-[1120px] items-center gap-4 px-4 py-3.5 sm:px-6">
     {#if organisation.hasLogo}<img
-        src={`/api/fill/${filling.link}/logo`}
+        src={`${filling.base}/logo`}
         alt={organisation.name}
         class="max-h-9 max-w-40"
       />{/if}
@@ -139,7 +142,7 @@
 <div
   class="mx-auto grid max-w-[1120px] grid-cols-[minmax(0,1fr)] pb-24 sm:px-6 sm:pt-6 md:grid-cols-[200px_minmax(0,620px)] md:gap-10"
 >
-  <ProgressCore progress={sheet.progress} {current} onlead={goTo} />
+  <ProgressCore {progress} {current} onlead={goTo} />
   <main
     dir={sheet.rightToLeft ? "rtl" : undefined}
     lang={sheet.pageSettings.language || undefined}
@@ -154,6 +157,7 @@
         >
       </bdi>
     </p>
+    {@render intro?.()}
     <form
       novalidate
       onsubmit={(event) => event.preventDefault()}
@@ -186,6 +190,7 @@
     </form>
   </main>
 </div>
+{@render aside?.()}
 <p class="sr-only" role="status">{filling.news}</p>
 <FinishBar {filling} onnext={async () => lead(await filling.next(focused))} onfinish={finish} />
 

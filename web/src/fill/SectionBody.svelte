@@ -8,6 +8,7 @@
   import PictureItem from "../document/PictureItem.svelte";
   import { parts, rows } from "../document/rows";
   import type { Filling } from "./filling.svelte";
+  import Given from "./Given.svelte";
   import Question from "./Question.svelte";
   import Self from "./SectionBody.svelte";
 
@@ -26,7 +27,14 @@
   const stand = $derived(sheet.states[at] as Extract<NodeState, { type: "section" }>);
   const names = $derived(stand.rows);
   let opened = $state(false);
-  const isOpen = $derived(stand.open || opened);
+  /** What concerns only others is closed, and can be looked into. */
+  const isOthers = $derived(
+    level === 2 && !!node.title && filling.concerns !== null && !filling.concerns.has(key),
+  );
+  const isUsuallyOpen = $derived(stand.open && !isOthers);
+  const isOpen = $derived(isUsuallyOpen || opened);
+  /** Rows belong to whoever answers in them. */
+  const mayChangeRows = $derived((sheet.held[key] ?? []).some((item) => !filling.isOthers(item)));
   const stateOf = (item: string, inRow: string) => sheet.states[address(item, inRow)];
   const folding = (item: string): Folding => {
     const it = sheet.nodes[item];
@@ -64,6 +72,8 @@
         >
           {#if it.type === "section"}
             <Self {filling} key={item} row={inRow} level={3} />
+          {:else if it.type === "field" && now?.type === "field" && filling.isOthers(item)}
+            <Given field={it} stand={now} typed={filling.typed[address(item, inRow)]} />
           {:else if it.type === "field" && now?.type === "field"}
             <Question
               field={it}
@@ -108,7 +118,7 @@
       class={level === 2 ? "text-[16.5px] font-semibold" : "text-[15px] font-semibold"}
     >
       {#if number}<span class="soft me-1 font-medium">{number}</span>{/if}
-      {#if stand.open}{node.title}{:else}
+      {#if isUsuallyOpen}{node.title}{:else}
         <button type="button" class="opener" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
           <span aria-hidden="true">{isOpen ? "▾" : "▸"}</span>
           {node.title}
@@ -130,17 +140,17 @@
           <div class="flex items-center gap-3">
             <span class="text-[13px] font-semibold">{i + 1}</span>
             <span class="ms-auto flex gap-3 text-[13px]">
-              {#if i > 0}
+              {#if mayChangeRows && i > 0}
                 <button type="button" class="soft underline" onclick={() => move(name, -1)}
                   >Up<span class="sr-only">, {node.title} {i + 1}</span></button
                 >
               {/if}
-              {#if i < names.length - 1}
+              {#if mayChangeRows && i < names.length - 1}
                 <button type="button" class="soft underline" onclick={() => move(name, 1)}
                   >Down<span class="sr-only">, {node.title} {i + 1}</span></button
                 >
               {/if}
-              {#if names.length > (node.rows?.least ?? 0)}
+              {#if mayChangeRows && names.length > (node.rows?.least ?? 0)}
                 <button
                   type="button"
                   class="soft underline"
@@ -159,7 +169,7 @@
         </div>
       {/each}
       {#if stand.problem}<p class="trouble mt-2">{stand.problem}</p>{/if}
-      {#if names.length < (node.rows?.most ?? 0)}
+      {#if mayChangeRows && names.length < (node.rows?.most ?? 0)}
         <button
           type="button"
           id={`f-${key}`}

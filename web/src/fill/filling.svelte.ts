@@ -24,18 +24,30 @@ export class Filling {
   asked = $state(false);
   left = new SvelteSet<string>();
 
-  private readonly base: string;
+  /** Whose fields are open, where that is not everybody's: the keys of one's own. */
+  owned: Set<string> | null = null;
+  /** The sections in which one has something to do; null for all. */
+  concerns: Set<string> | null = null;
+  /** What one has signed with before, to be used again. */
+  adopted = $state<Record<string, string>>({});
+
   private readonly unsentName: string;
   private unsent: Record<string, string> = {};
   private sending: Promise<void> | null = null;
 
-  constructor(readonly link: string) {
-    this.base = `/api/fill/${link}`;
+  constructor(
+    readonly link: string,
+    /** Where the server takes what is done here. */
+    readonly base = `/api/fill/${link}`,
+  ) {
     this.unsentName = `unsent ${link}`;
   }
 
   async open(): Promise<void> {
-    const sheet = await request<Sheet>("GET", this.base);
+    this.begin(await request<Sheet>("GET", this.base));
+  }
+
+  protected begin(sheet: Sheet): void {
     this.sheet = sheet;
     this.typed = sheet.answers;
     this.unsent = sheet.record === null ? JSON.parse(localStorage.getItem(this.unsentName) ?? "{}") : {};
@@ -82,15 +94,37 @@ export class Filling {
     this.refused = "";
     try {
       await this.send();
-      const finished = await request<Finished>("POST", `${this.base}/finish`);
-      this.sheet!.obstacles = finished.obstacles;
-      this.sheet!.record = finished.record;
+      await this.tryToFinish();
       this.asked = true;
     } catch (problem) {
       this.refused = message(problem);
     } finally {
       this.busy = false;
     }
+  }
+
+  protected async tryToFinish(): Promise<void> {
+    const finished = await request<Finished>("POST", `${this.base}/finish`);
+    this.sheet!.obstacles = finished.obstacles;
+    this.sheet!.record = finished.record;
+  }
+
+  /** Whether all that can be done here is done. */
+  get isOver(): boolean {
+    return this.record !== null;
+  }
+
+  /** Whether a field is somebody else's to answer. */
+  isOthers(key: string): boolean {
+    return this.owned !== null && !this.owned.has(key);
+  }
+
+  /** Goes to pay what is due in a field; there is no desk where nobody in particular fills in. */
+  async pay(_at: string): Promise<void> {}
+
+  /** Ends when all that was typed is kept. */
+  protected allSent(): Promise<void> {
+    return this.send();
   }
 
   async again(): Promise<void> {

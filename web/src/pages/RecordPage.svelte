@@ -5,6 +5,7 @@
   import Mark from "../document/Mark.svelte";
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import Signed from "../document/Signed.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { template, number }: { template: string; number: number } = $props();
@@ -75,7 +76,15 @@
                 class="grid gap-x-6 border-b border-ground py-2 last:border-0 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
               >
                 <dt class="soft">{line.label}</dt>
-                <dd class="text-[14.5px] break-words">{@render said(line.text, line.look)}</dd>
+                {#if line.type === "signature"}
+                  <dd>
+                    {#if line.signed}<Signed typed={line.signed} label={line.label} />{:else}<span
+                        class="soft">not signed</span
+                      >{/if}
+                  </dd>
+                {:else}
+                  <dd class="text-[14.5px] break-words">{@render said(line.text, line.look)}</dd>
+                {/if}
               </div>
             {/if}
           {/each}

@@ -13,9 +13,18 @@
 
   const views = [
     { name: "Draft", path: "" },
+    { name: "Signers", path: "/signers" },
     { name: "Release", path: "/release" },
+    { name: "Send", path: "/send" },
     { name: "Records", path: "/records" },
   ];
+
+  const isAuthor = $derived(session.value?.role === "author");
+  const parts = $derived([
+    { name: "Templates", path: "/templates" },
+    { name: "Dispatches", path: "/dispatches" },
+    ...(isAuthor ? [{ name: "Outside", path: "/outside" }] : []),
+  ]);
 
   async function signOut() {
     await session.signOut();
@@ -53,7 +62,17 @@
       {/each}
     </nav>
   {:else}
-    <span class="text-[14.5px] font-semibold">{title}</span>
+    <nav class="flex h-full gap-0.5" aria-label="Parts of Loesscape">
+      {#each parts as { name, path } (name)}
+        <a
+          href={path}
+          use:inside
+          aria-current={title === name ? "page" : undefined}
+          class="flex h-12 items-center border-b-[3px] border-transparent px-3 pt-[3px] text-spruce-link hover:text-white aria-[current]:border-gold aria-[current]:font-semibold aria-[current]:text-white"
+          >{name}</a
+        >
+      {/each}
+    </nav>
   {/if}
   <div class="ml-auto flex shrink-0 items-center gap-2">
     {@render children?.()}

@@ -12,9 +12,11 @@ import loesscape.server.launch.WorkOut;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The program: {@code demo}, {@code start}, and commands without a server. */
 @SpringBootApplication
+@EnableScheduling
 public class Loesscape {
 
     private static final String USAGE = """

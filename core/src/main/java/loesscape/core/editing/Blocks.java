@@ -231,7 +231,7 @@ public final class Blocks {
     }
 
     /** How something in a later version of a block differs from what stands in the document. */
-    public enum Turn {
+    public enum Compared {
         NEW,
         OTHERWISE,
         GONE
@@ -246,7 +246,8 @@ public final class Blocks {
      * @param there its sentences in the later version; empty where it is gone
      * @param own whether it was changed in the document since
      */
-    public record Difference(String item, String name, Turn turn, List<String> here, List<String> there, boolean own) {}
+    public record Difference(
+            String item, String name, Compared turn, List<String> here, List<String> there, boolean own) {}
 
     /**
      * What a later version of a block would change in a section made from it.
@@ -275,7 +276,7 @@ public final class Blocks {
             if (same || (now == null && was != null)) {
                 continue;
             }
-            Turn turn = is == null ? Turn.GONE : now == null ? Turn.NEW : Turn.OTHERWISE;
+            Compared turn = is == null ? Compared.GONE : now == null ? Compared.NEW : Compared.OTHERWISE;
             Node told = is == null ? now : is;
             differences.add(new Difference(
                     original(each, before, after),

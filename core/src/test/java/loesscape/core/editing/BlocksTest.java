@@ -96,9 +96,9 @@ class BlocksTest {
         assertThat(differences)
                 .extracting(Blocks.Difference::item, Blocks.Difference::turn, Blocks.Difference::own)
                 .containsExactlyInAnyOrder(
-                        tuple("name", Blocks.Turn.OTHERWISE, true),
-                        tuple("arrives_on", Blocks.Turn.NEW, false),
-                        tuple("diet", Blocks.Turn.OTHERWISE, false));
+                        tuple("name", Blocks.Compared.OTHERWISE, true),
+                        tuple("arrives_on", Blocks.Compared.NEW, false),
+                        tuple("diet", Blocks.Compared.OTHERWISE, false));
 
         Template after =
                 Editing.apply(document, new Edit.TakeOver("guest_2", better, 2, List.of("diet", "arrives_on")));

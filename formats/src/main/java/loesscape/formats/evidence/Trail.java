@@ -36,11 +36,14 @@ public record Trail(List<TrailEntry> entries) {
     /** The trail with one more entry. */
     public Trail with(Instant at, String who, String from, Event event) {
         List<TrailEntry> longer = new ArrayList<>(entries);
-        Instant moment = at.truncatedTo(ChronoUnit.MILLIS);
-        int number = entries.size() + 1;
-        longer.add(new TrailEntry(
-                number, moment, who, from, event, last(), hash(number, moment, who, from, event, last())));
+        longer.add(entry(entries.size() + 1, at, who, from, event, last()));
         return new Trail(longer);
+    }
+
+    /** An entry behind another, whose hash it is given. */
+    public static TrailEntry entry(int number, Instant at, String who, String from, Event event, String before) {
+        Instant moment = at.truncatedTo(ChronoUnit.MILLIS);
+        return new TrailEntry(number, moment, who, from, event, before, hash(number, moment, who, from, event, before));
     }
 
     /** The hash of the last entry. */

@@ -43,7 +43,7 @@ class BodyLimit extends OncePerRequestFilter {
         if (address.endsWith("/pictures") || address.endsWith("/logo")) {
             return SafePicture.LARGEST;
         }
-        return address.endsWith("/files") ? HandedIn.LARGEST : USUAL;
+        return address.endsWith("/files") || address.endsWith("/verify") ? HandedIn.LARGEST : USUAL;
     }
 
     /** A request of unknown length that ends with an error where it grows too long. */

@@ -3,7 +3,6 @@ package loesscape.server.api;
 import java.time.Duration;
 import loesscape.server.api.Fillings.AnswerKept;
 import loesscape.server.api.Fillings.Finished;
-import loesscape.server.api.Fillings.Sheet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -25,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
  */
 @RestController
 @RequestMapping("/api/fill/{link}")
-class FillApi {
+public class FillApi {
 
     private static final String COOKIE = "filling";
     private static final Duration KNOWN_FOR = Duration.ofDays(180);

@@ -3,28 +3,15 @@ package loesscape.server.api;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import loesscape.core.editing.Parts;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
-import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Progress;
-import loesscape.core.evaluation.Reading;
-import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
-import loesscape.core.model.Condition;
-import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
-import loesscape.core.model.Logic;
-import loesscape.core.model.Node;
-import loesscape.core.model.PageSettings;
-import loesscape.core.model.Section;
-import loesscape.core.model.Value;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
 import loesscape.formats.picture.SafePicture;
@@ -32,7 +19,6 @@ import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
 import loesscape.server.store.FillingStore.Filling;
 import loesscape.server.store.OrganisationStore;
-import loesscape.server.store.OrganisationStore.Organisation;
 import loesscape.server.store.PictureStore;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.RecordStore.Kept;
@@ -47,16 +33,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Fillings {
 
-    private static final int LONGEST_ANSWER = 200_000;
-    private static final int LONGEST_ROWS = 20_000;
-    private static final long MOST_BYTES = 200_000_000;
-
     private final ReleaseStore links;
     private final ReleasedTemplates releases;
     private final FillingStore fillings;
     private final RecordStore records;
     private final TemplateStore templates;
     private final FileStore files;
+    private final AnswerRules rules;
     private final PictureStore pictures;
     private final OrganisationStore organisations;
     private final Clock clock;
@@ -68,6 +51,7 @@ public class Fillings {
             RecordStore records,
             TemplateStore templates,
             FileStore files,
+            AnswerRules rules,
             PictureStore pictures,
             OrganisationStore organisations,
             Clock clock) {
@@ -77,35 +61,11 @@ public class Fillings {
         this.records = records;
         this.templates = templates;
         this.files = files;
+        this.rules = rules;
         this.pictures = pictures;
         this.organisations = organisations;
         this.clock = clock;
     }
-
-    /**
-     * A document to be filled in.
-     *
-     * @param held what each page and section holds, in order; under the empty key, the pages
-     * @param nodes by key, without conditions, which are not the filler's business
-     * @param states how each node stands
-     * @param answers as they were typed
-     * @param pageSettings how the document lies on its pages
-     * @param organisation who hands it out
-     * @param record the number of the record this has become; null while it is not finished
-     */
-    public record Sheet(
-            String title,
-            String subtitle,
-            Map<String, List<String>> held,
-            Map<String, Node> nodes,
-            Map<String, NodeState> states,
-            Map<String, String> answers,
-            List<Progress> progress,
-            List<State.Obstacle> obstacles,
-            PageSettings pageSettings,
-            boolean rightToLeft,
-            Organisation organisation,
-            @Nullable Integer record) {}
 
     /** What an answer changed, and what is still needed. */
     public record AnswerKept(
@@ -135,54 +95,11 @@ public class Fillings {
         CompiledTemplate release = release(target(link));
         Filling filling = secret == null ? null : fillings.find(link, secret).orElse(null);
         Answers answers = filling == null ? Answers.NONE : filling.answers();
-        State state = release.evaluate(answers, now());
-        Parts parts = Parts.of(release.template());
-        Map<String, Node> nodes = new LinkedHashMap<>();
-        parts.nodes().forEach((key, node) -> nodes.put(key, withoutLogic(node)));
         Integer record = filling == null || filling.finished() == null
                 ? null
                 : records.ofFilling(filling.id()).map(Kept::number).orElse(null);
-        return new Sheet(
-                parts.title(),
-                parts.subtitle(),
-                parts.held(),
-                nodes,
-                state.nodes(),
-                answers.typed(),
-                Progress.of(release.template(), state),
-                state.obstacles(),
-                release.template().pageSettings(),
-                release.template().pageSettings().isRightToLeft(),
-                organisations.find(),
-                record);
+        return Sheet.of(release.template(), release.evaluate(answers, now()), answers, organisations.find(), record);
     }
-
-    private static Node withoutLogic(Node node) {
-        Node bare = switch (node) {
-            case Field field -> field.withChecks(List.of()).withLooks(List.of());
-            case Section section -> section.withOrigin(null);
-            default -> node;
-        };
-        return Logic.mapped(bare, NOTHING_KNOWN);
-    }
-
-    /** Takes conditions and formulas away; what is followed stays. */
-    private static final Logic.Mapping NOTHING_KNOWN = new Logic.Mapping() {
-        @Override
-        public @Nullable Condition condition(Condition condition) {
-            return null;
-        }
-
-        @Override
-        public String formula(String formula) {
-            return "0";
-        }
-
-        @Override
-        public String field(String key) {
-            return key;
-        }
-    };
 
     /** The secret of the filling a browser knows, or of a new one where it knows none that is still there. */
     @Transactional
@@ -195,55 +112,12 @@ public class Fillings {
     public AnswerKept answer(String link, String secret, String key, String typed) {
         CompiledTemplate release = release(target(link));
         Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
-        if (typed.length() > LONGEST_ANSWER) {
-            throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
-        }
         State before = release.evaluate(filling.answers(), now());
-        checkTaken(before.nodes().get(key), key, typed);
-        checkFiles(release, filling, key, typed);
+        rules.check(release, before, filling.id(), key, typed);
         fillings.keep(filling.id(), key, typed);
         State after = release.evaluate(filling.answers().with(key, typed), now());
         return new AnswerKept(
                 clock.instant(), after.changedSince(before), Progress.of(release.template(), after), after.obstacles());
-    }
-
-    /** Refuses what cannot be typed there: into what is not there, what is locked, and rows beyond the most. */
-    private static void checkTaken(@Nullable NodeState state, String key, String typed) {
-        switch (state) {
-            case FieldState field -> {
-                if (field.shown() && !field.editable()) {
-                    throw new Problems.Conflict("This field is locked.");
-                }
-            }
-            case NodeState.SectionState section
-            when section.rows() != null -> {
-                if (typed.length() > LONGEST_ROWS) {
-                    throw new Problems.Conflict("There are too many rows.");
-                }
-            }
-            case null, default -> throw new Problems.Missing("The document has no field “%s”.".formatted(key));
-        }
-    }
-
-    /**
-     * Refuses what only the server gives (the day of signing, a payment) even where it is folded now, and files that this
-     * filling did not hand in as they are named.
-     */
-    private void checkFiles(CompiledTemplate release, Filling filling, String address, String typed) {
-        Field field = release.lexicon().field(RowNames.key(address));
-        if (field == null) {
-            return;
-        }
-        if (field.kind().isGiven()) {
-            throw new Problems.Conflict("This is filled in by the server.");
-        }
-        boolean takesFiles = field.kind() instanceof FieldKind.Attachment || field.kind() instanceof FieldKind.Picture;
-        if (takesFiles
-                && Reading.of(field.kind(), typed) instanceof Reading.Read(Value.Files(var handedIn))
-                && !handedIn.stream()
-                        .allMatch(file -> files.isKept(filling.id(), file.id(), file.bytes(), file.name()))) {
-            throw new Problems.Conflict("This file was not handed in here; choose it again.");
-        }
     }
 
     /** Keeps a file of a filling and tells its identity. */
@@ -251,10 +125,7 @@ public class Fillings {
     public String handIn(String link, String secret, FileStore.Kept file) {
         target(link);
         Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
-        if (files.size(filling.id()) + file.content().length > MOST_BYTES) {
-            throw new Problems.Conflict("All files together have at most %d MB.".formatted(MOST_BYTES / 1_000_000));
-        }
-        return files.keep(filling.id(), file);
+        return rules.handIn(filling.id(), file);
     }
 
     /** A file that this browser handed in. */

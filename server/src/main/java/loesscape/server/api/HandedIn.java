@@ -8,10 +8,10 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 
 /** Files as they come in and go out: bounded, named harmlessly, and never taken for what they only call themselves. */
-final class HandedIn {
+public final class HandedIn {
 
     /** The most bytes of one file, and a little more for what goes around it. */
-    static final int LARGEST = loesscape.core.model.FieldKind.Attachment.LARGEST * 1_000_000;
+    public static final int LARGEST = loesscape.core.model.FieldKind.Attachment.LARGEST * 1_000_000;
 
     private static final int LONGEST_NAME = 200;
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'};
@@ -20,10 +20,10 @@ final class HandedIn {
     private HandedIn() {}
 
     /** The identity of a file that was kept. */
-    record Identity(String id) {}
+    public record Identity(String id) {}
 
     /** A file that came in; a picture only where its first bytes are those of one (ISO/IEC 15948; ISO/IEC 10918-1). */
-    static Kept file(String name, byte[] content) {
+    public static Kept file(String name, byte[] content) {
         if (content.length == 0) {
             throw new Problems.Conflict("The file is empty; choose another.");
         }
@@ -53,7 +53,7 @@ final class HandedIn {
     }
 
     /** A file that goes out: a picture to be looked at, all else to be saved. */
-    static ResponseEntity<byte[]> answer(Kept file) {
+    public static ResponseEntity<byte[]> answer(Kept file) {
         boolean picture = file.media().startsWith("image/");
         ContentDisposition how = (picture ? ContentDisposition.inline() : ContentDisposition.attachment())
                 .filename(file.name(), java.nio.charset.StandardCharsets.UTF_8)

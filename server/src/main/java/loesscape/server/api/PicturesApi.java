@@ -20,7 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** The pictures beside a template. */
 @RestController
 @RequestMapping("/api/templates/{id}/pictures")
-class PicturesApi {
+public class PicturesApi {
 
     private static final long MOST_BYTES = 20L * 1024 * 1024;
 
@@ -54,12 +54,12 @@ class PicturesApi {
         return answer(pictures.find(id, name).orElseThrow(PicturesApi::missing));
     }
 
-    static Problems.Missing missing() {
+    public static Problems.Missing missing() {
         return new Problems.Missing("There is no such picture.");
     }
 
     /** A picture that goes out; nothing in it may run or fetch, even where it is opened by itself. */
-    static ResponseEntity<byte[]> answer(SafePicture picture) {
+    public static ResponseEntity<byte[]> answer(SafePicture picture) {
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(picture.media()))
                 .header(HttpHeaders.CACHE_CONTROL, "private, max-age=86400")

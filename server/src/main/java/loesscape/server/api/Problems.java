@@ -3,6 +3,7 @@ package loesscape.server.api;
 import java.util.List;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.InvalidTemplate;
+import loesscape.core.signing.NotNow;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
 import org.springframework.http.HttpStatus;
@@ -12,18 +13,18 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 
 /** Errors as problem details (RFC 9457): what is wrong, where, and how to mend it. */
 @RestControllerAdvice
-class Problems {
+public class Problems {
 
     /** Something that is not there. */
-    static final class Missing extends RuntimeException {
-        Missing(String message) {
+    public static final class Missing extends RuntimeException {
+        public Missing(String message) {
             super(message);
         }
     }
 
     /** Something that does not fit what has happened in the meantime. */
-    static final class Conflict extends RuntimeException {
-        Conflict(String message) {
+    public static final class Conflict extends RuntimeException {
+        public Conflict(String message) {
             super(message);
         }
     }
@@ -31,6 +32,35 @@ class Problems {
     @ExceptionHandler
     ProblemDetail missing(Missing missing) {
         return detail(HttpStatus.NOT_FOUND, "Not found", missing);
+    }
+
+    /** Something that was there, and has ended. */
+    public static final class Ended extends RuntimeException {
+        public Ended(String message) {
+            super(message);
+        }
+    }
+
+    /** Something that was tried too often. */
+    public static final class TooOften extends RuntimeException {
+        public TooOften(String message) {
+            super(message);
+        }
+    }
+
+    @ExceptionHandler
+    ProblemDetail ended(Ended ended) {
+        return detail(HttpStatus.GONE, "Ended", ended);
+    }
+
+    @ExceptionHandler
+    ProblemDetail tooOften(TooOften often) {
+        return detail(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts", often);
+    }
+
+    @ExceptionHandler
+    ProblemDetail notNow(NotNow notNow) {
+        return detail(HttpStatus.CONFLICT, "Not now", notNow);
     }
 
     @ExceptionHandler

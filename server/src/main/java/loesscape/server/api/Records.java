@@ -28,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The records of a template, over all its releases. */
 @Service
-class Records {
+public class Records {
 
     private final RecordStore records;
     private final ReleaseStore releaseList;
@@ -65,7 +65,7 @@ class Records {
     }
 
     /** What a record is looked at in: it is finished, and its day is the one on which that was. */
-    static Context finished(Kept kept, Clock clock) {
+    public static Context finished(Kept kept, Clock clock) {
         return new Context(LocalDate.ofInstant(kept.finished(), clock.getZone()), Stage.FINISHED, "");
     }
 

@@ -7,7 +7,7 @@ import org.springframework.stereotype.Component;
 
 /** Releases ready to be evaluated. They never change, so the ones used last are remembered. */
 @Component
-class ReleasedTemplates {
+public class ReleasedTemplates {
 
     private record Key(UUID template, int release) {}
 
@@ -18,7 +18,8 @@ class ReleasedTemplates {
         this.releases = releases;
     }
 
-    CompiledTemplate get(UUID template, int release) {
+    /** A release. */
+    public CompiledTemplate get(UUID template, int release) {
         Key key = new Key(template, release);
         CompiledTemplate known = compiled.get(key);
         if (known != null) {

@@ -2,7 +2,9 @@ package loesscape.server.api;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import loesscape.core.editing.Refusal;
 import loesscape.server.demo.DemoWorld;
+import loesscape.server.security.AccountRole;
 import loesscape.server.security.Author;
 import loesscape.server.security.FailedSignIns;
 import loesscape.server.store.Accounts;
@@ -59,6 +61,7 @@ class SessionApi {
     /** Who is signed in, and what the sign-in page offers. */
     public record Session(
             @Nullable String author,
+            @Nullable AccountRole role,
             boolean needsSetup,
             @Nullable String demoAuthor) {}
 
@@ -73,7 +76,11 @@ class SessionApi {
 
     @GetMapping("/api/session")
     Session session(@AuthenticationPrincipal @Nullable Author author) {
-        return new Session(author == null ? null : author.name(), accounts.isEmpty(), demo ? DemoWorld.AUTHOR : null);
+        return new Session(
+                author == null ? null : author.name(),
+                author == null ? null : author.role(),
+                accounts.isEmpty(),
+                demo ? DemoWorld.AUTHOR : null);
     }
 
     @PostMapping("/api/session")
@@ -113,20 +120,21 @@ class SessionApi {
     ResponseEntity<?> setUp(
             @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
         String name = credentials.name().strip();
-        if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            return refused(
-                    HttpStatus.UNPROCESSABLE_CONTENT, "Give a name of at most %d characters.".formatted(LONGEST_NAME));
-        }
-        int length = credentials.password().length();
-        if (length < SHORTEST_PASSWORD || length > LONGEST_PASSWORD) {
-            return refused(
-                    HttpStatus.UNPROCESSABLE_CONTENT,
-                    "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD));
-        }
+        checkCredentials(name, credentials.password());
         if (!accounts.addFirst(name, java.util.Objects.requireNonNull(encoder.encode(credentials.password())))) {
             return refused(HttpStatus.CONFLICT, "There is an author already; sign in.");
         }
         return signIn(credentials, request, response);
+    }
+
+    /** Refuses names and passwords that are too short or too long. */
+    static void checkCredentials(String name, String password) {
+        if (name.isEmpty() || name.length() > LONGEST_NAME) {
+            throw new Refusal("Give a name of at most %d characters.".formatted(LONGEST_NAME));
+        }
+        if (password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
+            throw new Refusal("A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD));
+        }
     }
 
     @DeleteMapping("/api/session")

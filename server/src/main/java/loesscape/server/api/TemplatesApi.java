@@ -29,7 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The list of templates, new ones, and template files in and out. */
 @RestController
-class TemplatesApi {
+public class TemplatesApi {
 
     private final TemplateStore templates;
     private final PictureStore pictures;
@@ -111,7 +111,7 @@ class TemplatesApi {
     }
 
     /** Bytes to be saved under a name. */
-    static ResponseEntity<byte[]> download(byte[] bytes, MediaType type, String name) {
+    public static ResponseEntity<byte[]> download(byte[] bytes, MediaType type, String name) {
         return ResponseEntity.ok()
                 .contentType(type)
                 .header(

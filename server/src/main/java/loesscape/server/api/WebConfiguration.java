@@ -3,6 +3,7 @@ package loesscape.server.api;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.ZoneId;
+import java.util.List;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.converter.HttpMessageConverters;
@@ -25,7 +26,13 @@ class WebConfiguration implements WebMvcConfigurer {
         registry.addViewController("/sign-in").setViewName("forward:/index.html");
         registry.addViewController("/templates").setViewName("forward:/index.html");
         registry.addViewController("/templates/{*rest}").setViewName("forward:/index.html");
-        registry.addViewController("/fill/{link}").setViewName("forward:/fill.html");
+        registry.addViewController("/dispatches").setViewName("forward:/index.html");
+        registry.addViewController("/dispatches/{*rest}").setViewName("forward:/index.html");
+        registry.addViewController("/outside").setViewName("forward:/index.html");
+        for (String path :
+                List.of("/fill/{link}", "/sign/{link}", "/signed/{link}", "/open/{link}", "/desk/{token}", "/verify")) {
+            registry.addViewController(path).setViewName("forward:/fill.html");
+        }
     }
 
     /** To the millisecond, which every store keeps exactly; its days are those of the place where the server stands. */

@@ -1,5 +1,6 @@
 package loesscape.server.api;
 
+import java.util.ArrayList;
 import java.util.List;
 import loesscape.core.analysis.Why;
 import loesscape.core.model.LookupList;
@@ -11,6 +12,8 @@ final class WebTypes {
     private static final List<Class<?>> SHARED = List.of(
             SessionApi.Session.class,
             SessionApi.Credentials.class,
+            AccountsApi.AccountList.class,
+            AccountsApi.NewAccount.class,
             TemplatesApi.TemplateList.class,
             TemplatesApi.NewTemplate.class,
             TemplatesApi.Made.class,
@@ -36,7 +39,7 @@ final class WebTypes {
             ReleasesApi.ReleaseList.class,
             ReleasesApi.NewRelease.class,
             ReleasesApi.NewLink.class,
-            Fillings.Sheet.class,
+            Sheet.class,
             Fillings.AnswerKept.class,
             Fillings.Finished.class,
             FillApi.TypedAnswer.class,
@@ -45,8 +48,14 @@ final class WebTypes {
 
     private WebTypes() {}
 
-    /** The text of {@code web/src/api/types.ts}. */
-    static String text() {
-        return "// Made from the Java types by ./loesscape types; do not edit.\n\n" + TypeScript.of(SHARED);
+    /**
+     * The text of {@code web/src/api/types.ts}.
+     *
+     * @param others what the pages know besides
+     */
+    static String text(List<Class<?>> others) {
+        List<Class<?>> all = new ArrayList<>(SHARED);
+        all.addAll(others);
+        return "// Made from the Java types by ./loesscape types; do not edit.\n\n" + TypeScript.of(all);
     }
 }

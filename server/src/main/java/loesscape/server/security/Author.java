@@ -2,21 +2,21 @@ package loesscape.server.security;
 
 import java.util.List;
 import org.springframework.security.core.GrantedAuthority;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.UserDetails;
 
 /**
- * A signed-in author.
+ * Somebody who is signed in.
  *
  * @param id of the account
  * @param name shown in the pages
  * @param hash of the password; never leaves the server
+ * @param role what the account may do
  */
-public record Author(long id, String name, String hash) implements UserDetails {
+public record Author(long id, String name, String hash, AccountRole role) implements UserDetails {
 
     @Override
     public List<? extends GrantedAuthority> getAuthorities() {
-        return List.of(new SimpleGrantedAuthority("ROLE_AUTHOR"));
+        return role.authorities();
     }
 
     @Override

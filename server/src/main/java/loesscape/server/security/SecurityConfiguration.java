@@ -26,8 +26,31 @@ class SecurityConfiguration {
     SecurityFilterChain filters(HttpSecurity http) {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session/**", "/api/setup")
                         .permitAll()
-                        .requestMatchers("/api/fill/**")
+                        .requestMatchers(
+                                "/api/fill/**",
+                                "/api/sign/**",
+                                "/api/signed/**",
+                                "/api/open/**",
+                                "/api/desk/**",
+                                "/api/verify")
                         .permitAll()
+                        .requestMatchers(
+                                HttpMethod.GET,
+                                "/api/dispatches/**",
+                                "/api/templates",
+                                "/api/templates/*/records/**",
+                                "/api/templates/*/records.csv",
+                                "/api/templates/*/records.json",
+                                "/api/organisation/**")
+                        .hasRole("READER")
+                        .requestMatchers(
+                                HttpMethod.GET, "/api/templates/*/releases", "/api/templates/*/releases/*/roles")
+                        .hasRole("SENDER")
+                        .requestMatchers(
+                                "/api/dispatches/**",
+                                "/api/templates/*/releases/*/dispatches/**",
+                                "/api/templates/*/releases/*/open-links")
+                        .hasRole("SENDER")
                         .requestMatchers("/api/**")
                         .hasRole("AUTHOR")
                         .requestMatchers(HttpMethod.GET, "/**")
@@ -41,7 +64,7 @@ class SecurityConfiguration {
                                 response,
                                 403,
                                 "Not allowed",
-                                "Load the page again; if that does not help, sign in again.")))
+                                "Your account may not do this; or the page is old: load it again.")))
                 .headers(headers -> headers.contentSecurityPolicy(
                                 policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(policy -> policy.policy(

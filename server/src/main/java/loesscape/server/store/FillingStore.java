@@ -68,7 +68,16 @@ public class FillingStore {
                         new Filling(filling.id(), answers(filling.id()), filling.changed(), filling.finished()));
     }
 
-    private Answers answers(long filling) {
+    /** Keeps a filling from change by others until the transaction ends. */
+    public void lock(long filling) {
+        database.sql("SELECT id FROM filling WHERE id = ? FOR UPDATE")
+                .param(filling)
+                .query(Long.class)
+                .single();
+    }
+
+    /** What was answered so far in a filling. */
+    public Answers answers(long filling) {
         Map<String, String> typed = new HashMap<>();
         database.sql("SELECT item, typed FROM answer WHERE filling_id = ?")
                 .param(filling)

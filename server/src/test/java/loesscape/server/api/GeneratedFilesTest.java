@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import loesscape.formats.template.TemplateFile;
+import loesscape.server.dispatch.DispatchTypes;
 import org.junit.jupiter.api.Test;
 
 /** Files that are made from the Java types and kept in the repository; {@code ./loesscape types} makes them anew. */
@@ -15,7 +16,7 @@ class GeneratedFilesTest {
 
     @Test
     void typesOfTheWebPagesAreThoseOfTheServer() throws IOException {
-        isUpToDate(Path.of("../web/src/api/types.ts"), WebTypes.text());
+        isUpToDate(Path.of("../web/src/api/types.ts"), WebTypes.text(DispatchTypes.SHARED));
     }
 
     @Test

@@ -1,0 +1,106 @@
+package loesscape.server.api;
+
+import java.util.Base64;
+import java.util.regex.Pattern;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Value;
+import loesscape.formats.picture.SafePicture;
+import loesscape.formats.picture.UnsafePicture;
+import loesscape.server.store.FileStore;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** What is taken as an answer, and what is not: the same for whoever fills in a document and whoever signs one. */
+@Component
+public class AnswerRules {
+
+    private static final int LONGEST_ANSWER = 200_000;
+    private static final int LONGEST_ROWS = 20_000;
+    private static final int LONGEST_NAME = 200;
+    private static final long MOST_BYTES = 200_000_000;
+    private static final String DRAWN = "data:image/png;base64,";
+    private static final Pattern PEN = Pattern.compile("(?:[ML]\\d{1,5} \\d{1,5})+");
+
+    private final FileStore files;
+
+    AnswerRules(FileStore files) {
+        this.files = files;
+    }
+
+    /** Refuses what cannot be typed at an address as the document stands. */
+    public void check(CompiledTemplate release, State state, long filling, String address, String typed) {
+        if (typed.length() > LONGEST_ANSWER) {
+            throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
+        }
+        checkTaken(state.nodes().get(address), address, typed);
+        checkGiven(release, filling, address, typed);
+    }
+
+    /** Refuses what cannot be typed there: into what is not there, what is locked, and rows beyond the most. */
+    private static void checkTaken(@Nullable NodeState state, String key, String typed) {
+        switch (state) {
+            case NodeState.FieldState field -> {
+                if (field.shown() && !field.editable()) {
+                    throw new Problems.Conflict("This field is locked.");
+                }
+            }
+            case NodeState.SectionState section
+            when section.rows() != null -> {
+                if (typed.length() > LONGEST_ROWS) {
+                    throw new Problems.Conflict("There are too many rows.");
+                }
+            }
+            case null, default -> throw new Problems.Missing("The document has no field “%s”.".formatted(key));
+        }
+    }
+
+    /**
+     * Refuses what only the server gives (the day of signing, a payment) even where it is folded now, and files that this
+     * filling did not hand in as they are named.
+     */
+    private void checkGiven(CompiledTemplate release, long filling, String address, String typed) {
+        Field field = release.lexicon().field(RowNames.key(address));
+        if (field == null) {
+            return;
+        }
+        if (field.kind().isGiven()) {
+            throw new Problems.Conflict("This is filled in by the server.");
+        }
+        boolean takesFiles = field.kind() instanceof FieldKind.Attachment || field.kind() instanceof FieldKind.Picture;
+        if (takesFiles
+                && Reading.of(field.kind(), typed) instanceof Reading.Read(Value.Files(var handedIn))
+                && !handedIn.stream().allMatch(file -> files.isKept(filling, file.id(), file.bytes(), file.name()))) {
+            throw new Problems.Conflict("This file was not handed in here; choose it again.");
+        }
+        if (field.kind() instanceof FieldKind.Signature || field.kind() instanceof FieldKind.Initials) {
+            checkSignature(typed);
+        }
+    }
+
+    /** A signature is the path of a pen, a small PNG picture, or a name. */
+    private static void checkSignature(String typed) {
+        if (typed.startsWith(DRAWN)) {
+            try {
+                SafePicture.read("signature.png", Base64.getDecoder().decode(typed.substring(DRAWN.length())));
+            } catch (IllegalArgumentException | UnsafePicture e) {
+                throw new Problems.Conflict("The picture of the signature cannot be read; choose another.");
+            }
+        } else if (!PEN.matcher(typed).matches() && typed.length() > LONGEST_NAME) {
+            throw new Problems.Conflict("A written signature has at most %d characters.".formatted(LONGEST_NAME));
+        }
+    }
+
+    /** Keeps a file of a filling and tells its identity. */
+    public String handIn(long filling, FileStore.Kept file) {
+        if (files.size(filling) + file.content().length > MOST_BYTES) {
+            throw new Problems.Conflict("All files together have at most %d MB.".formatted(MOST_BYTES / 1_000_000));
+        }
+        return files.keep(filling, file);
+    }
+}

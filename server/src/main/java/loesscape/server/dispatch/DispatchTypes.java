@@ -1,0 +1,38 @@
+package loesscape.server.dispatch;
+
+import java.util.List;
+
+/** What the pages know of dispatches, beside what they know of documents. */
+public final class DispatchTypes {
+
+    /** The shapes that go over HTTP. */
+    public static final List<Class<?>> SHARED = List.of(
+            Turns.OpenTurn.class,
+            Turns.TurnEnded.class,
+            TurnApi.Declining.class,
+            TurnApi.HandedOn.class,
+            TurnApi.AtTheDesk.class,
+            SignedApi.SignedTitle.class,
+            SignedApi.Checked.class,
+            Sending.SendingWanted.class,
+            Sending.TableReport.class,
+            Sending.ToSend.class,
+            Sending.OpenInvitation.class,
+            OpenLinkApi.PeopleNamed.class,
+            Dispatches.DispatchList.class,
+            Dispatches.DispatchPage.class,
+            DispatchesApi.Begun.class,
+            DispatchesApi.TableWanted.class,
+            DispatchesApi.OpenLinkWanted.class,
+            DispatchesApi.OpenLinkMade.class,
+            DispatchesApi.Withdrawing.class,
+            DispatchesApi.OfRole.class,
+            DispatchesApi.Correction.class,
+            DispatchesApi.WebhookWanted.class,
+            DispatchesApi.WebhookPage.class,
+            OutsideApi.Outside.class,
+            OutsideApi.AtDesk.class,
+            OutsideApi.Ending.class);
+
+    private DispatchTypes() {}
+}

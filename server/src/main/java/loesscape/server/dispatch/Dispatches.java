@@ -1,0 +1,157 @@
+package loesscape.server.dispatch;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import loesscape.core.signing.NotNow;
+import loesscape.core.signing.Party;
+import loesscape.core.signing.Person;
+import loesscape.core.signing.Signing;
+import loesscape.server.api.Problems;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Actor;
+import loesscape.server.store.DispatchStore.Kept;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The senders' side of the server: what was sent, where it is, and what can be done about it. */
+@Service
+class Dispatches {
+
+    private static final int MOST = 1_000;
+
+    private final DispatchStore dispatches;
+    private final Proceedings proceedings;
+    private final Clock clock;
+
+    Dispatches(DispatchStore dispatches, Proceedings proceedings, Clock clock) {
+        this.dispatches = dispatches;
+        this.proceedings = proceedings;
+        this.clock = clock;
+    }
+
+    /** How a dispatch is, for its sender. */
+    public enum DispatchStanding {
+        WAITING,
+        OVERDUE,
+        DECLINED,
+        WITHDRAWN,
+        SEALING,
+        FINISHED
+    }
+
+    /** A role of a dispatch. */
+    public record PartyRow(
+            String role, String title, int order, String name, String address, Party.Turn turn, boolean opened) {}
+
+    /** A dispatch in the list. */
+    public record DispatchRow(
+            String id,
+            String template,
+            String title,
+            int release,
+            DispatchStanding standing,
+            Instant sent,
+            Instant changed,
+            @Nullable LocalDate due,
+            List<PartyRow> parties,
+            @Nullable Integer record) {}
+
+    /** The dispatches, the last changed first. */
+    public record DispatchList(List<DispatchRow> dispatches) {}
+
+    /** A dispatch with all that happened to it. */
+    public record DispatchPage(
+            DispatchRow dispatch,
+            String message,
+            String because,
+            boolean mayDelegate,
+            List<SignedApi.TrailLine> trail) {}
+
+    @Transactional(readOnly = true)
+    public DispatchList list() {
+        return new DispatchList(dispatches.list(MOST).stream().map(this::row).toList());
+    }
+
+    @Transactional(readOnly = true)
+    public DispatchPage find(UUID id) {
+        Kept kept = dispatches.find(id).orElseThrow(Dispatches::missing);
+        return new DispatchPage(
+                row(kept),
+                kept.message(),
+                kept.dispatch().because(),
+                kept.dispatch().mayDelegate(),
+                SignedApi.lines(dispatches.trail(id)));
+    }
+
+    private DispatchRow row(Kept kept) {
+        return new DispatchRow(
+                kept.id().toString(),
+                kept.template().toString(),
+                kept.title(),
+                kept.release(),
+                standing(kept),
+                kept.sent(),
+                kept.changed(),
+                kept.dispatch().due(),
+                kept.dispatch().parties().stream()
+                        .map(party -> new PartyRow(
+                                party.role(),
+                                party.title(),
+                                party.order(),
+                                party.person().name(),
+                                party.person().address(),
+                                party.turn(),
+                                party.hasOpened()))
+                        .toList(),
+                kept.record());
+    }
+
+    private DispatchStanding standing(Kept kept) {
+        return switch (kept.dispatch().status()) {
+            case UNDER_WAY ->
+                kept.dispatch().isOverdue(LocalDate.now(clock)) ? DispatchStanding.OVERDUE : DispatchStanding.WAITING;
+            case DECLINED -> DispatchStanding.DECLINED;
+            case WITHDRAWN -> DispatchStanding.WITHDRAWN;
+            case FINISHED -> kept.isSealed() ? DispatchStanding.FINISHED : DispatchStanding.SEALING;
+        };
+    }
+
+    @Transactional
+    public DispatchPage withdraw(UUID id, String because, Actor actor) {
+        Kept kept = locked(id);
+        proceedings.happened(kept, actor, List.of(Signing.withdraw(kept.dispatch(), because)));
+        return find(id);
+    }
+
+    @Transactional
+    public DispatchPage remind(UUID id, String role, Actor actor) {
+        Kept kept = locked(id);
+        proceedings.happened(kept, actor, List.of(Signing.remind(kept.dispatch(), role)));
+        return find(id);
+    }
+
+    @Transactional
+    public DispatchPage correct(UUID id, String role, Person to, Actor actor) {
+        Kept kept = locked(id);
+        proceedings.happened(kept, actor, List.of(Signing.correct(kept.dispatch(), role, to)));
+        return find(id);
+    }
+
+    @Transactional(readOnly = true)
+    public byte[] document(UUID id) {
+        Kept kept = dispatches.find(id).orElseThrow(Dispatches::missing);
+        return dispatches.sealed(kept.id()).orElseThrow(() -> new NotNow("There is no finished document yet."));
+    }
+
+    private Kept locked(UUID id) {
+        return dispatches.lock(id).orElseThrow(Dispatches::missing);
+    }
+
+    private static Problems.Missing missing() {
+        return new Problems.Missing("There is no such dispatch.");
+    }
+}

@@ -1,0 +1,162 @@
+package loesscape.server.dispatch;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import loesscape.core.signing.Person;
+import loesscape.server.api.TemplatesApi;
+import loesscape.server.dispatch.Dispatches.DispatchList;
+import loesscape.server.dispatch.Dispatches.DispatchPage;
+import loesscape.server.dispatch.Sending.SendingWanted;
+import loesscape.server.dispatch.Sending.TableReport;
+import loesscape.server.dispatch.Sending.ToSend;
+import loesscape.server.security.Author;
+import loesscape.server.store.DispatchStore.Actor;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Dispatches: sent, listed, reminded, withdrawn, corrected, saved. */
+@RestController
+class DispatchesApi {
+
+    private final Dispatches dispatches;
+    private final Sending sending;
+    private final Webhooks webhooks;
+
+    DispatchesApi(Dispatches dispatches, Sending sending, Webhooks webhooks) {
+        this.dispatches = dispatches;
+        this.sending = sending;
+        this.webhooks = webhooks;
+    }
+
+    /** A dispatch that was begun. */
+    public record Begun(String id) {}
+
+    /** A table to be sent, with what all its lines have in common. */
+    public record TableWanted(String table, SendingWanted common, boolean send) {}
+
+    /** An open link to be made: how what is begun through it is sent. */
+    public record OpenLinkWanted(String message, int dueDays, int remindDays, boolean mayDelegate) {}
+
+    /** The path of a link, told once. */
+    public record OpenLinkMade(String path) {}
+
+    /** Why a dispatch is taken back. */
+    public record Withdrawing(String because) {}
+
+    /** Whose turn is meant. */
+    public record OfRole(String role) {}
+
+    /** Another name and address for a role. */
+    public record Correction(String role, String name, String address) {}
+
+    /** The address at which ends are told; empty for nowhere. */
+    public record WebhookWanted(String address) {}
+
+    /** Where ends are told, and what was told. */
+    public record WebhookPage(Webhooks.Target target, List<Webhooks.Delivery> deliveries) {}
+
+    @GetMapping("/api/dispatches")
+    DispatchList list() {
+        return dispatches.list();
+    }
+
+    @GetMapping("/api/dispatches/{id}")
+    DispatchPage find(@PathVariable UUID id) {
+        return dispatches.find(id);
+    }
+
+    /** Who is to be named for a release, and what can be answered beforehand. */
+    @GetMapping("/api/templates/{template}/releases/{release}/roles")
+    ToSend toSend(@PathVariable UUID template, @PathVariable int release) {
+        return sending.toSend(template, release);
+    }
+
+    @PostMapping("/api/templates/{template}/releases/{release}/dispatches")
+    Begun send(
+            @PathVariable UUID template,
+            @PathVariable int release,
+            @RequestBody SendingWanted wanted,
+            @AuthenticationPrincipal Author author,
+            HttpServletRequest request) {
+        return new Begun(sending.send(template, release, wanted, author, request.getRemoteAddr())
+                .toString());
+    }
+
+    @PostMapping("/api/templates/{template}/releases/{release}/dispatches/table")
+    TableReport sendTable(
+            @PathVariable UUID template,
+            @PathVariable int release,
+            @RequestBody TableWanted wanted,
+            @AuthenticationPrincipal Author author,
+            HttpServletRequest request) {
+        return sending.sendTable(
+                template, release, wanted.table(), wanted.common(), wanted.send(), author, request.getRemoteAddr());
+    }
+
+    @PostMapping("/api/templates/{template}/releases/{release}/open-links")
+    OpenLinkMade openLink(
+            @PathVariable UUID template,
+            @PathVariable int release,
+            @RequestBody OpenLinkWanted wanted,
+            @AuthenticationPrincipal Author author) {
+        SendingWanted common = new SendingWanted(
+                List.of(), Map.of(), wanted.message(), null, wanted.remindDays(), wanted.mayDelegate());
+        return new OpenLinkMade(sending.openLink(template, release, common, wanted.dueDays(), author));
+    }
+
+    @PostMapping("/api/dispatches/{id}/withdraw")
+    DispatchPage withdraw(
+            @PathVariable UUID id,
+            @RequestBody Withdrawing withdrawing,
+            @AuthenticationPrincipal Author author,
+            HttpServletRequest request) {
+        return dispatches.withdraw(id, withdrawing.because(), actor(author, request));
+    }
+
+    @PostMapping("/api/dispatches/{id}/remind")
+    DispatchPage remind(
+            @PathVariable UUID id,
+            @RequestBody OfRole of,
+            @AuthenticationPrincipal Author author,
+            HttpServletRequest request) {
+        return dispatches.remind(id, of.role(), actor(author, request));
+    }
+
+    @PostMapping("/api/dispatches/{id}/correct")
+    DispatchPage correct(
+            @PathVariable UUID id,
+            @RequestBody Correction correction,
+            @AuthenticationPrincipal Author author,
+            HttpServletRequest request) {
+        Person to = new Person(correction.name().strip(), correction.address().strip());
+        return dispatches.correct(id, correction.role(), to, actor(author, request));
+    }
+
+    private static Actor actor(Author author, HttpServletRequest request) {
+        return new Actor(author.name(), request.getRemoteAddr());
+    }
+
+    @GetMapping("/api/dispatches/{id}/document.pdf")
+    ResponseEntity<byte[]> document(@PathVariable UUID id) {
+        return TemplatesApi.download(dispatches.document(id), MediaType.APPLICATION_PDF, "signed.pdf");
+    }
+
+    @GetMapping("/api/templates/{template}/webhook")
+    WebhookPage webhook(@PathVariable UUID template) {
+        return new WebhookPage(webhooks.target(template), webhooks.log(template));
+    }
+
+    @PutMapping("/api/templates/{template}/webhook")
+    WebhookPage setWebhook(@PathVariable UUID template, @RequestBody WebhookWanted wanted) {
+        return new WebhookPage(webhooks.set(template, wanted.address()), webhooks.log(template));
+    }
+}

@@ -1,0 +1,103 @@
+package loesscape.server.dispatch;
+
+import loesscape.core.signing.Party;
+import loesscape.core.wording.Display;
+import loesscape.server.outside.Mail;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.DispatchStore.Purpose;
+import loesscape.server.store.OrganisationStore;
+import org.springframework.stereotype.Component;
+
+/** The messages that go out, in words. */
+@Component
+class Letters {
+
+    private final Mail mail;
+    private final DispatchStore dispatches;
+    private final OrganisationStore organisations;
+
+    Letters(Mail mail, DispatchStore dispatches, OrganisationStore organisations) {
+        this.mail = mail;
+        this.dispatches = dispatches;
+        this.organisations = organisations;
+    }
+
+    /** Asks a person whose turn it is, with a new link. */
+    void ask(Kept kept, Party party) {
+        String due = kept.dispatch().due() == null
+                ? ""
+                : "Please do so by %s.\n\n"
+                        .formatted(Display.day(kept.dispatch().due()));
+        turn(
+                kept,
+                party,
+                "Please fill in and sign: " + kept.title(),
+                "%s asks you, as %s, to fill in and sign “%s”.\n\n%s%s"
+                        .formatted(sender(), party.title(), kept.title(), quoted(kept.message()), due));
+    }
+
+    /** Reminds a person whose turn it is, with a new link. */
+    void remind(Kept kept, Party party) {
+        turn(
+                kept,
+                party,
+                "Still waiting for you: " + kept.title(),
+                "“%s” still waits for you as %s. An earlier link has ended; use this one.\n\n"
+                        .formatted(kept.title(), party.title()));
+    }
+
+    private void turn(Kept kept, Party party, String subject, String text) {
+        String path = "/sign/" + dispatches.addLink(kept.id(), party.role(), Purpose.TURN);
+        mail.send(
+                party.person().name(),
+                party.person().address(),
+                subject,
+                "Dear %s,\n\n%sThis link is for you alone; do not pass it on."
+                        .formatted(party.person().name(), text),
+                path);
+    }
+
+    /** Tells everybody who has been asked that it has ended before all had signed. */
+    void ended(Kept kept, String what) {
+        for (Party party : kept.dispatch().parties()) {
+            if (party.turn() == Party.Turn.ACTING || party.turn() == Party.Turn.FINISHED) {
+                mail.send(
+                        party.person().name(),
+                        party.person().address(),
+                        "Ended: " + kept.title(),
+                        "Dear %s,\n\n%s “%s” will not be signed; your link has ended.\n\n%s"
+                                .formatted(
+                                        party.person().name(),
+                                        what,
+                                        kept.title(),
+                                        quoted(kept.dispatch().because())),
+                        "");
+            }
+        }
+    }
+
+    /** Gives everybody who took part the finished document. */
+    void finished(Kept kept) {
+        for (Party party : kept.dispatch().parties()) {
+            if (party.turn() == Party.Turn.FINISHED) {
+                mail.send(
+                        party.person().name(),
+                        party.person().address(),
+                        "Finished: " + kept.title(),
+                        "Dear %s,\n\nall have signed “%s”. With this link you can save the finished, sealed document."
+                                .formatted(party.person().name(), kept.title()),
+                        "/signed/" + dispatches.addLink(kept.id(), party.role(), Purpose.DOCUMENT));
+            }
+        }
+    }
+
+    private String sender() {
+        String name = organisations.find().name();
+        return name.isEmpty() ? "Somebody" : name;
+    }
+
+    private static String quoted(String text) {
+        return text.isBlank() ? "" : text.strip() + "\n\n";
+    }
+}

@@ -1,0 +1,70 @@
+package loesscape.server.dispatch;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import loesscape.core.model.Template;
+import loesscape.server.api.Problems;
+import loesscape.server.api.ReleasedTemplates;
+import loesscape.server.dispatch.Sending.OpenInvitation;
+import loesscape.server.security.FailedSignIns;
+import loesscape.server.store.OrganisationStore;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Open links: whoever follows one names the people, and the first of them is asked by mail like everybody else. */
+@RestController
+@RequestMapping("/api/open/{link}")
+class OpenLinkApi {
+
+    private final OpenLinks links;
+    private final Sending sending;
+    private final ReleasedTemplates releases;
+    private final OrganisationStore organisations;
+    private final FailedSignIns guesses;
+
+    OpenLinkApi(
+            OpenLinks links,
+            Sending sending,
+            ReleasedTemplates releases,
+            OrganisationStore organisations,
+            FailedSignIns guesses) {
+        this.links = links;
+        this.sending = sending;
+        this.releases = releases;
+        this.organisations = organisations;
+        this.guesses = guesses;
+    }
+
+    /** Who plays the roles. */
+    public record PeopleNamed(List<Sending.PersonNamed> people) {}
+
+    @GetMapping
+    OpenInvitation open(@PathVariable String link, HttpServletRequest request) {
+        OpenLinks.Open open = follow(link, request.getRemoteAddr());
+        Template template = releases.get(open.template(), open.release()).template();
+        return new OpenInvitation(template.title(), open.message(), Sending.roles(template), organisations.find());
+    }
+
+    @PostMapping
+    ResponseEntity<Void> begin(@PathVariable String link, @RequestBody PeopleNamed named, HttpServletRequest request) {
+        String from = request.getRemoteAddr();
+        sending.begin(follow(link, from), named.people(), from);
+        return ResponseEntity.noContent().build();
+    }
+
+    private OpenLinks.Open follow(String link, String from) {
+        String guesser = "link from " + from;
+        if (guesses.isClosed(guesser)) {
+            throw new Problems.TooOften("Too many links that lead nowhere; wait five minutes and try again.");
+        }
+        return links.follow(link).orElseThrow(() -> {
+            guesses.failed(guesser);
+            return new Problems.Missing("This link leads nowhere. Ask whoever sent it for a new one.");
+        });
+    }
+}

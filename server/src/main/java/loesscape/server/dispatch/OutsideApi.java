@@ -1,0 +1,129 @@
+package loesscape.server.dispatch;
+
+import java.nio.charset.StandardCharsets;
+import java.security.cert.CertificateEncodingException;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.List;
+import loesscape.core.editing.Refusal;
+import loesscape.server.api.Problems;
+import loesscape.server.api.TemplatesApi;
+import loesscape.server.outside.CertificateAuthority;
+import loesscape.server.outside.Mail;
+import loesscape.server.outside.OutsideLog;
+import loesscape.server.outside.OutsideService;
+import loesscape.server.outside.PaymentDesk;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The simulated world outside: what passed, the mailbox, switches that make services fail, and the payment desk's page. */
+@RestController
+class OutsideApi {
+
+    private static final int MOST = 200;
+    private static final int LONGEST_DELAY = 60_000;
+
+    private final OutsideLog log;
+    private final Mail mail;
+    private final PaymentDesk desk;
+    private final Payments payments;
+    private final CertificateAuthority authority;
+
+    OutsideApi(OutsideLog log, Mail mail, PaymentDesk desk, Payments payments, CertificateAuthority authority) {
+        this.log = log;
+        this.mail = mail;
+        this.desk = desk;
+        this.payments = payments;
+        this.authority = authority;
+    }
+
+    /** A message in the mailbox. */
+    public record MailRow(
+            int id,
+            Instant made,
+            String name,
+            String address,
+            String subject,
+            String body,
+            String path,
+            int tries,
+            @Nullable Instant delivered) {}
+
+    /** All that can be seen of the world outside. */
+    public record Outside(List<OutsideLog.Setting> services, List<MailRow> mail, List<OutsideLog.Passed> passed) {}
+
+    /** What is to be paid at the desk. */
+    public record AtDesk(String purpose, String amount, PaymentDesk.State state, String back) {}
+
+    /** How a payer ends a payment. */
+    public record Ending(boolean approved) {}
+
+    @GetMapping("/api/outside")
+    Outside outside() {
+        return new Outside(
+                Arrays.stream(OutsideService.values()).map(log::setting).toList(),
+                mail.list(MOST).stream()
+                        .map(it -> new MailRow(
+                                (int) it.id(),
+                                it.made(),
+                                it.name(),
+                                it.address(),
+                                it.subject(),
+                                it.body(),
+                                it.path(),
+                                it.tries(),
+                                it.delivered()))
+                        .toList(),
+                log.last(MOST));
+    }
+
+    @PutMapping("/api/outside")
+    Outside set(@RequestBody OutsideLog.Setting setting) {
+        if (setting.delay() < 0 || setting.delay() > LONGEST_DELAY) {
+            throw new Refusal("A service answers after 0 to %d ms.".formatted(LONGEST_DELAY));
+        }
+        log.set(setting);
+        return outside();
+    }
+
+    /** The certificate of the authority, as others need it to check a seal. */
+    @GetMapping("/api/outside/root.pem")
+    ResponseEntity<byte[]> root() throws CertificateEncodingException {
+        String pem = "-----BEGIN CERTIFICATE-----\n%s\n-----END CERTIFICATE-----\n"
+                .formatted(Base64.getMimeEncoder(64, new byte[] {'\n'})
+                        .encodeToString(authority.root().getEncoded()));
+        return TemplatesApi.download(
+                pem.getBytes(StandardCharsets.US_ASCII), MediaType.APPLICATION_OCTET_STREAM, "root.pem");
+    }
+
+    @GetMapping("/api/desk/{token}")
+    AtDesk due(@PathVariable String token) {
+        PaymentDesk.Due due = find(token);
+        return new AtDesk(due.purpose(), due.amount(), due.state(), due.back());
+    }
+
+    @PostMapping("/api/desk/{token}")
+    AtDesk end(@PathVariable String token, @RequestBody Ending ending) {
+        payments.end(find(token), ending.approved() ? PaymentDesk.State.APPROVED : PaymentDesk.State.REFUSED);
+        return due(token);
+    }
+
+    /** Nobody paid in time; the clock is not waited for. */
+    @PostMapping("/api/desk/{token}/late")
+    AtDesk late(@PathVariable String token) {
+        payments.end(find(token), PaymentDesk.State.LATE);
+        return due(token);
+    }
+
+    private PaymentDesk.Due find(String token) {
+        return desk.find(token).orElseThrow(() -> new Problems.Missing("Nothing is to be paid here."));
+    }
+}

@@ -1,0 +1,143 @@
+package loesscape.server.dispatch;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.NotNow;
+import loesscape.core.signing.SignedDocument;
+import loesscape.core.wording.Display;
+import loesscape.server.outside.PaymentDesk;
+import loesscape.server.security.Secrets;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Actor;
+import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.FillingStore;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Payments of signers: begun here, made at the desk, and then the answer to their field. */
+@Component
+class Payments {
+
+    private final JdbcClient database;
+    private final DispatchStore dispatches;
+    private final FillingStore fillings;
+    private final Proceedings proceedings;
+    private final PaymentDesk desk;
+    private final TransactionTemplate transactions;
+    private final Clock clock;
+
+    Payments(
+            JdbcClient database,
+            DispatchStore dispatches,
+            FillingStore fillings,
+            Proceedings proceedings,
+            PaymentDesk desk,
+            TransactionTemplate transactions,
+            Clock clock) {
+        this.database = database;
+        this.dispatches = dispatches;
+        this.fillings = fillings;
+        this.proceedings = proceedings;
+        this.desk = desk;
+        this.transactions = transactions;
+        this.clock = clock;
+    }
+
+    private record Begun(
+            String reference, UUID dispatch, String role, String address, BigDecimal amount, String currency) {}
+
+    /** Begins a payment and tells the path of the desk's page. */
+    String begin(Kept kept, String role, String address, String back) {
+        SignedDocument document = proceedings.document(kept);
+        Field field = document.compiled().lexicon().field(RowNames.key(address));
+        State state = document.state(role, proceedings.answers(kept), proceedings.today());
+        boolean isDue = field != null
+                && field.kind() instanceof FieldKind.Payment
+                && document.owner(field).equals(role)
+                && state.nodes().get(address) instanceof NodeState.FieldState it
+                && it.shown()
+                && it.due() != null
+                && it.due().signum() > 0
+                && it.value().isBlank();
+        if (!isDue) {
+            throw new NotNow("Nothing is to be paid there now.");
+        }
+        NodeState.FieldState due = (NodeState.FieldState) state.of(address);
+        BigDecimal amount = Objects.requireNonNull(due.due());
+        FieldKind.Payment kind =
+                (FieldKind.Payment) Objects.requireNonNull(field).kind();
+        String reference = Secrets.make();
+        String token = desk.begin(reference, kept.title() + ": " + field.label(), Display.number(kind, amount), back);
+        database.sql("""
+                        INSERT INTO payment (reference, dispatch_id, role, address, amount, currency, state, begun)
+                        VALUES (?, ?, ?, ?, ?, ?, 'BEGUN', ?)
+                        """)
+                .params(reference, kept.id(), role, address, amount, kind.currency(), OffsetDateTime.now(clock))
+                .update();
+        return "/desk/" + token;
+    }
+
+    /** Ends a payment at the desk, and here: what was paid is the answer to its field. */
+    void end(PaymentDesk.Due due, PaymentDesk.State state) {
+        transactions.executeWithoutResult(status -> {
+            if (desk.end(due, state)) {
+                find(due.reference()).ifPresent(begun -> ended(begun, due, state));
+            }
+        });
+    }
+
+    private Optional<Begun> find(String reference) {
+        return database.sql(
+                        "SELECT reference, dispatch_id, role, address, amount, currency FROM payment WHERE reference = ? AND state = 'BEGUN'")
+                .param(reference)
+                .query((row, n) -> new Begun(
+                        row.getString("reference"),
+                        row.getObject("dispatch_id", UUID.class),
+                        row.getString("role"),
+                        row.getString("address"),
+                        row.getBigDecimal("amount"),
+                        row.getString("currency")))
+                .optional();
+    }
+
+    private void ended(Begun begun, PaymentDesk.Due due, PaymentDesk.State state) {
+        Kept kept = dispatches.lock(begun.dispatch()).orElseThrow();
+        boolean paid = state == PaymentDesk.State.APPROVED;
+        database.sql("UPDATE payment SET state = ? WHERE reference = ?")
+                .params(paid ? "PAID" : state == PaymentDesk.State.LATE ? "LATE" : "REFUSED", begun.reference())
+                .update();
+        if (!kept.dispatch().isUnderWay()) {
+            return;
+        }
+        Actor actor = new Actor("payment desk", "");
+        if (paid) {
+            String reference = begun.reference().substring(0, 12);
+            fillings.keep(
+                    kept.filling(),
+                    begun.address(),
+                    begun.amount().stripTrailingZeros().toPlainString() + " " + reference);
+            proceedings.happened(
+                    kept, actor, List.of(new Event.Paid(begun.role(), begun.address(), due.amount(), reference)));
+        } else {
+            String because = state == PaymentDesk.State.LATE ? "nobody paid in time" : "the desk refused it";
+            proceedings.happened(kept, actor, List.of(new Event.NotPaid(begun.role(), begun.address(), because)));
+        }
+    }
+
+    /** Gives up on what nobody has paid in time. */
+    void giveUp() {
+        desk.late().forEach(due -> end(due, PaymentDesk.State.LATE));
+    }
+}

@@ -1,0 +1,151 @@
+package loesscape.server.dispatch;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.TreeMap;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Stage;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.Party;
+import loesscape.core.signing.SignedDocument;
+import loesscape.core.signing.Signing;
+import loesscape.formats.evidence.Trail;
+import loesscape.formats.json.Json;
+import loesscape.server.api.ReleasedTemplates;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Actor;
+import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.DispatchStore.Purpose;
+import loesscape.server.store.FillingStore;
+import loesscape.server.store.RecordStore;
+import loesscape.server.store.TemplateStore;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * What follows when something happens to a dispatch: its trail grows, people are told, the next are asked, and in the end
+ * its answers become a record. All of it in one transaction, so that either all of it has happened or nothing.
+ */
+@Component
+class Proceedings {
+
+    private final DispatchStore dispatches;
+    private final FillingStore fillings;
+    private final RecordStore records;
+    private final TemplateStore templates;
+    private final ReleasedTemplates releases;
+    private final Letters letters;
+    private final Webhooks webhooks;
+    private final Clock clock;
+
+    Proceedings(
+            DispatchStore dispatches,
+            FillingStore fillings,
+            RecordStore records,
+            TemplateStore templates,
+            ReleasedTemplates releases,
+            Letters letters,
+            Webhooks webhooks,
+            Clock clock) {
+        this.dispatches = dispatches;
+        this.fillings = fillings;
+        this.records = records;
+        this.templates = templates;
+        this.releases = releases;
+        this.letters = letters;
+        this.webhooks = webhooks;
+        this.clock = clock;
+    }
+
+    /** The document of a dispatch, as its signers go through it. */
+    SignedDocument document(Kept kept) {
+        return SignedDocument.of(releases.get(kept.template(), kept.release()), kept.firstRole());
+    }
+
+    /** What was answered so far. */
+    Answers answers(Kept kept) {
+        return fillings.answers(kept.filling());
+    }
+
+    LocalDate today() {
+        return LocalDate.now(clock);
+    }
+
+    /** A dispatch after events that happened to it now, with all that follows. */
+    Kept happened(Kept before, Actor actor, List<? extends Event> events) {
+        Kept kept = before;
+        for (Event event : events) {
+            kept = dispatches.happened(kept, actor, event);
+            follow(kept, event);
+        }
+        return kept;
+    }
+
+    /** Asks whoever is next; where all are through, the answers become a record. */
+    Kept proceed(Kept before) {
+        Kept kept = happened(
+                before, Actor.SERVER, Signing.next(document(before), before.dispatch(), answers(before), today()));
+        return Signing.isThrough(kept.dispatch()) ? finish(kept) : kept;
+    }
+
+    private Kept finish(Kept kept) {
+        templates.lock(kept.template());
+        Answers answers = answers(kept);
+        CompiledTemplate release = releases.get(kept.template(), kept.release());
+        State state = release.evaluate(answers, new Context(today(), Stage.FINISHED, ""));
+        Answers counted = state.counted(answers);
+        Instant finished = fillings.finish(kept.filling());
+        int record = records.add(kept.template(), kept.release(), kept.filling(), finished, counted);
+        Kept after = happened(kept, Actor.SERVER, List.of(new Event.Finished(record, digest(counted))));
+        dispatches.finished(kept.id(), record);
+        return after;
+    }
+
+    /** SHA-256 of answers, as a compact JSON object in the order of their addresses. */
+    static String digest(Answers answers) {
+        ObjectNode object = JsonNodeFactory.instance.objectNode();
+        new TreeMap<>(answers.typed()).forEach(object::put);
+        return Trail.digest(Json.compact(object).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private void follow(Kept kept, Event event) {
+        switch (event) {
+            case Event.Asked it -> letters.ask(kept, party(kept, it.role()));
+            case Event.Reminded it -> letters.remind(kept, party(kept, it.role()));
+            case Event.Delegated it -> letters.ask(kept, party(kept, it.role()));
+            case Event.Corrected it -> {
+                if (party(kept, it.role()).turn() == Party.Turn.ACTING) {
+                    letters.ask(kept, party(kept, it.role()));
+                }
+            }
+            case Event.Signed it -> dispatches.endLinks(kept.id(), it.role(), Purpose.TURN);
+            case Event.Declined ignored -> ended(kept, "Somebody declined.", "declined");
+            case Event.Withdrawn ignored -> ended(kept, "The sender took it back.", "withdrawn");
+            case Event.Finished it -> webhooks.tell(kept, "finished", it.record());
+            case Event.Sent ignored -> {}
+            case Event.Skipped ignored -> {}
+            case Event.Opened ignored -> {}
+            case Event.Consented ignored -> {}
+            case Event.Paid ignored -> {}
+            case Event.NotPaid ignored -> {}
+            case Event.Sealed ignored -> {}
+        }
+    }
+
+    private void ended(Kept kept, String words, String event) {
+        letters.ended(kept, words);
+        kept.dispatch().parties().forEach(party -> dispatches.endLinks(kept.id(), party.role(), Purpose.TURN));
+        webhooks.tell(kept, event, null);
+    }
+
+    private static Party party(Kept kept, String role) {
+        return kept.dispatch().party(role).orElseThrow();
+    }
+}

@@ -1,0 +1,275 @@
+package loesscape.server.dispatch;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import loesscape.core.editing.Refusal;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Role;
+import loesscape.core.model.Stage;
+import loesscape.core.model.Template;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.NotNow;
+import loesscape.core.signing.Person;
+import loesscape.core.signing.SignedDocument;
+import loesscape.core.signing.Signing;
+import loesscape.server.api.AnswerRules;
+import loesscape.server.api.Problems;
+import loesscape.server.api.ReleasedTemplates;
+import loesscape.server.security.Author;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Actor;
+import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.FillingStore;
+import loesscape.server.store.OrganisationStore.Organisation;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Sends releases: to named people, to many from a table, or through an open link. */
+@Service
+class Sending {
+
+    private static final int LONGEST_MESSAGE = 4_000;
+    private static final int MOST_DAYS = 3_650;
+
+    private final DispatchStore dispatches;
+    private final OpenLinks openLinks;
+    private final FillingStore fillings;
+    private final ReleasedTemplates releases;
+    private final AnswerRules rules;
+    private final Proceedings proceedings;
+    private final TransactionTemplate transactions;
+
+    Sending(
+            DispatchStore dispatches,
+            OpenLinks openLinks,
+            FillingStore fillings,
+            ReleasedTemplates releases,
+            AnswerRules rules,
+            Proceedings proceedings,
+            TransactionTemplate transactions) {
+        this.dispatches = dispatches;
+        this.openLinks = openLinks;
+        this.fillings = fillings;
+        this.releases = releases;
+        this.rules = rules;
+        this.proceedings = proceedings;
+        this.transactions = transactions;
+    }
+
+    /** Who plays a role. */
+    public record PersonNamed(String role, String name, String address) {}
+
+    /**
+     * What is to be sent.
+     *
+     * @param people one for each role
+     * @param answers given beforehand, by the addresses of their fields, as they would be typed
+     * @param due until when it should be finished; null for no such day
+     * @param remindDays after how many days people are reminded, again and again; 0 for never
+     */
+    public record SendingWanted(
+            List<PersonNamed> people,
+            Map<String, String> answers,
+            String message,
+            @Nullable LocalDate due,
+            int remindDays,
+            boolean mayDelegate) {}
+
+    /** A line of a table that was not taken: its number, counted from 1 below the heading, and why. */
+    public record Refused(int line, String why) {}
+
+    /** What became of a table: how many of its lines can be sent, or were, and what is wrong with the others. */
+    public record TableReport(int accepted, List<Refused> refused, boolean sent) {}
+
+    /** Sends a release to named people and tells the identity of the dispatch. */
+    public UUID send(UUID template, int release, SendingWanted wanted, Author by, String from) {
+        return transactions.execute(status -> sent(template, release, wanted, by.id(), new Actor(by.name(), from)));
+    }
+
+    private UUID sent(UUID template, int release, SendingWanted wanted, long account, Actor actor) {
+        CompiledTemplate compiled = releases.get(template, release);
+        Template document = compiled.template();
+        check(wanted);
+        Answers answers = new Answers(wanted.answers());
+        String first = first(compiled, answers);
+        Event.Sent sent = new Event.Sent(
+                document.title(),
+                release,
+                parties(document, wanted.people()),
+                wanted.due(),
+                wanted.mayDelegate(),
+                wanted.answers().size());
+        List<Event> events = Signing.send(SignedDocument.of(compiled, first), sent, answers, proceedings.today());
+        UUID id = dispatches.add(new DispatchStore.New(
+                template,
+                release,
+                account,
+                document.title(),
+                wanted.message().strip(),
+                first,
+                wanted.due(),
+                wanted.mayDelegate(),
+                wanted.remindDays()));
+        Kept kept = dispatches.lock(id).orElseThrow();
+        prefill(compiled, kept, wanted.answers());
+        Kept begun = proceedings.happened(kept, actor, events.subList(0, 1));
+        proceedings.happened(begun, Actor.SERVER, events.subList(1, events.size()));
+        return id;
+    }
+
+    private static void check(SendingWanted wanted) {
+        if (wanted.message().length() > LONGEST_MESSAGE) {
+            throw new Refusal("The message has more than %d characters.".formatted(LONGEST_MESSAGE));
+        }
+        if (wanted.remindDays() < 0 || wanted.remindDays() > MOST_DAYS) {
+            throw new Refusal("Reminders come after 1 to %d days, or never.".formatted(MOST_DAYS));
+        }
+    }
+
+    private static List<Event.Named> parties(Template document, List<PersonNamed> people) {
+        Map<String, PersonNamed> named = new HashMap<>();
+        for (PersonNamed person : people) {
+            if (named.put(person.role(), person) != null) {
+                throw new Refusal("There are two people for “%s”.".formatted(person.role()));
+            }
+        }
+        List<Event.Named> parties = new ArrayList<>();
+        for (Role role : document.roles()) {
+            PersonNamed person = named.remove(role.key());
+            if (person != null) {
+                parties.add(new Event.Named(
+                        role.key(),
+                        role.name(),
+                        role.order(),
+                        new Person(person.name().strip(), person.address().strip())));
+            }
+        }
+        if (!named.isEmpty()) {
+            throw new Refusal("There is no role “%s” in this release."
+                    .formatted(named.keySet().iterator().next()));
+        }
+        return parties;
+    }
+
+    /** The first role that takes part, as the answers given beforehand are. */
+    private String first(CompiledTemplate compiled, Answers answers) {
+        State state = compiled.evaluate(answers, new Context(proceedings.today(), Stage.FILLING, ""));
+        return compiled.template().roles().stream()
+                .map(Role::key)
+                .filter(role -> !Boolean.FALSE.equals(state.takesPart().get(role)))
+                .findFirst()
+                .orElse("");
+    }
+
+    private void prefill(CompiledTemplate compiled, Kept kept, Map<String, String> answers) {
+        Answers all = new Answers(answers);
+        State state = compiled.evaluate(all, new Context(proceedings.today(), Stage.FILLING, ""));
+        answers.forEach((address, typed) -> {
+            Field field = compiled.lexicon().field(RowNames.key(address));
+            if (field == null) {
+                throw new Refusal("There is no field “%s” to be answered beforehand.".formatted(address));
+            }
+            rules.check(compiled, state, kept.filling(), address, typed);
+            if (state.nodes().get(address) instanceof NodeState.FieldState it && it.problem() != null) {
+                throw new Refusal("“%s” for “%s”: %s".formatted(typed, field.name(), it.problem()));
+            }
+            fillings.keep(kept.filling(), address, typed);
+        });
+    }
+
+    /**
+     * Sends a release once for each line of a table (RFC 4180) with a heading: for each role its {@code key.name} and
+     * {@code key.address}, {@code due}, and the keys of fields to be answered beforehand.
+     *
+     * @param isSent whether what can be sent is; otherwise it is only looked at
+     */
+    public TableReport sendTable(
+            UUID template, int release, String table, SendingWanted common, boolean isSent, Author by, String from) {
+        List<Refused> refused = new ArrayList<>();
+        int accepted = 0;
+        int line = 0;
+        for (Map<String, String> cells : SendingTable.read(table)) {
+            line++;
+            try {
+                SendingWanted wanted = SendingTable.wanted(
+                        cells, releases.get(template, release).template(), common);
+                transactions.executeWithoutResult(status -> {
+                    sent(template, release, wanted, by.id(), new Actor(by.name(), from));
+                    if (!isSent) {
+                        status.setRollbackOnly();
+                    }
+                });
+                accepted++;
+            } catch (Refusal | NotNow | Problems.Conflict | Problems.Missing problem) {
+                refused.add(new Refused(line, String.valueOf(problem.getMessage())));
+            }
+        }
+        return new TableReport(accepted, refused, isSent);
+    }
+
+    /** A field that can be answered beforehand. */
+    public record FieldToFill(String key, String label) {}
+
+    /** What is to be filled in to send a release. */
+    public record ToSend(String title, int release, List<RoleToName> roles, List<FieldToFill> fields) {}
+
+    /** What is to be filled in to send a release. */
+    public ToSend toSend(UUID template, int release) {
+        CompiledTemplate compiled = releases.get(template, release);
+        return new ToSend(
+                compiled.template().title(),
+                release,
+                roles(compiled.template()),
+                compiled.template().fields().stream()
+                        .filter(field -> field.isTyped()
+                                && !(field.kind() instanceof FieldKind.Signature)
+                                && !(field.kind() instanceof FieldKind.Initials)
+                                && compiled.lexicon().rowsAround(field.key()) == null)
+                        .map(field -> new FieldToFill(field.key(), field.name()))
+                        .toList());
+    }
+
+    static List<RoleToName> roles(Template template) {
+        return template.roles().stream()
+                .map(role -> new RoleToName(role.key(), role.name(), role.takesPart() != null))
+                .toList();
+    }
+
+    /** What whoever follows an open link is asked: the roles to be named. */
+    public record OpenInvitation(String title, String message, List<RoleToName> roles, Organisation organisation) {}
+
+    /** A role that needs a person. */
+    public record RoleToName(String role, String title, boolean sometimes) {}
+
+    /** Makes a link through which anybody can begin a dispatch, and tells its path. */
+    @Transactional
+    public String openLink(UUID template, int release, SendingWanted wanted, int dueDays, Author by) {
+        check(wanted);
+        if (releases.get(template, release).template().roles().isEmpty()) {
+            throw new Refusal("This release has no roles; give its fields to roles, and release it again.");
+        }
+        return "/open/" + openLinks.add(template, release, by.id(), wanted, dueDays);
+    }
+
+    /** The dispatch that whoever follows an open link begins; tells the path of the first turn where it is that person's. */
+    public UUID begin(OpenLinks.Open open, List<PersonNamed> people, String from) {
+        LocalDate due = open.dueDays() == 0 ? null : proceedings.today().plusDays(open.dueDays());
+        SendingWanted wanted =
+                new SendingWanted(people, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate());
+        return transactions.execute(
+                status -> sent(open.template(), open.release(), wanted, open.account(), new Actor("open link", from)));
+    }
+}

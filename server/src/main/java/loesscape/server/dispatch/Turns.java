@@ -1,0 +1,347 @@
+package loesscape.server.dispatch;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.TreeSet;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.Progress;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.NotNow;
+import loesscape.core.signing.Party;
+import loesscape.core.signing.Person;
+import loesscape.core.signing.SignedDocument;
+import loesscape.core.signing.Signing;
+import loesscape.formats.picture.SafePicture;
+import loesscape.server.api.AnswerRules;
+import loesscape.server.api.Fillings.AnswerKept;
+import loesscape.server.api.PicturesApi;
+import loesscape.server.api.Problems;
+import loesscape.server.api.Sheet;
+import loesscape.server.security.FailedSignIns;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Actor;
+import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.FileStore;
+import loesscape.server.store.FillingStore;
+import loesscape.server.store.OrganisationStore;
+import loesscape.server.store.PictureStore;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The signers' side of the server: a turn opened, filled in, finished, declined or handed on, through a link of one's own. */
+@Service
+class Turns {
+
+    private final DispatchStore dispatches;
+    private final FillingStore fillings;
+    private final FileStore files;
+    private final PictureStore pictures;
+    private final OrganisationStore organisations;
+    private final AnswerRules rules;
+    private final Proceedings proceedings;
+    private final Payments payments;
+    private final FailedSignIns guesses;
+    private final Clock clock;
+
+    Turns(
+            DispatchStore dispatches,
+            FillingStore fillings,
+            FileStore files,
+            PictureStore pictures,
+            OrganisationStore organisations,
+            AnswerRules rules,
+            Proceedings proceedings,
+            Payments payments,
+            FailedSignIns guesses,
+            Clock clock) {
+        this.dispatches = dispatches;
+        this.fillings = fillings;
+        this.files = files;
+        this.pictures = pictures;
+        this.organisations = organisations;
+        this.rules = rules;
+        this.proceedings = proceedings;
+        this.payments = payments;
+        this.guesses = guesses;
+        this.clock = clock;
+    }
+
+    /**
+     * Somebody else in the same dispatch, as a signer sees it: nobody's address.
+     *
+     * @param title what the role is called
+     */
+    public record Other(String title, String name, Party.Turn turn) {}
+
+    /**
+     * A turn.
+     *
+     * @param sheet the document, without what does not concern this role now
+     * @param role what this person's role is called
+     * @param name of this person
+     * @param message what the sender wrote
+     * @param due until when it should be finished; null for no such day
+     * @param others all who take part, this person included, in the order of their turns
+     * @param owned the keys of this role's own fields
+     * @param mine the keys of the sections in which this role has something to do
+     */
+    public record OpenTurn(
+            Sheet sheet,
+            String role,
+            String name,
+            String message,
+            @Nullable LocalDate due,
+            boolean mayDelegate,
+            boolean hasConsented,
+            List<Other> others,
+            List<String> owned,
+            List<String> mine) {}
+
+    /** How a turn ended: finished, or what is still in the way. */
+    public record TurnEnded(boolean finished, List<State.Obstacle> obstacles) {}
+
+    /** A link that was followed, with the dispatch it leads to. */
+    private record Followed(Kept kept, String role, Actor actor) {
+
+        Party party() {
+            return kept.dispatch().party(role).orElseThrow();
+        }
+
+        Followed with(Kept after) {
+            return new Followed(after, role, actor);
+        }
+    }
+
+    @Transactional
+    public OpenTurn open(String link, String from) {
+        Followed followed = follow(link, from);
+        Kept kept = followed.kept();
+        Followed opened = followed.with(
+                proceedings.happened(kept, followed.actor(), Signing.open(kept.dispatch(), followed.role())));
+        return turn(opened);
+    }
+
+    private OpenTurn turn(Followed followed) {
+        Kept kept = followed.kept();
+        SignedDocument document = proceedings.document(kept);
+        Answers answers = proceedings.answers(kept);
+        String role = followed.role();
+        State state = document.state(role, answers, proceedings.today());
+        Sheet sheet = Sheet.of(
+                        document.template(), state, document.visible(role, answers, state), organisations.find(), null)
+                .with(document.obstacles(kept.dispatch(), role, state));
+        Party party = followed.party();
+        return new OpenTurn(
+                sheet,
+                party.title(),
+                party.person().name(),
+                kept.message(),
+                kept.dispatch().due(),
+                kept.dispatch().mayDelegate(),
+                party.hasConsented(),
+                kept.dispatch().parties().stream()
+                        .map(it -> new Other(it.title(), it.person().name(), it.turn()))
+                        .toList(),
+                document.template().fields().stream()
+                        .filter(field -> document.owner(field).equals(role))
+                        .map(Field::key)
+                        .toList(),
+                List.copyOf(new TreeSet<>(document.sections(role, state))));
+    }
+
+    @Transactional
+    public OpenTurn consent(String link, String from) {
+        Followed followed = locked(link, from);
+        return turn(followed.with(proceedings.happened(
+                followed.kept(),
+                followed.actor(),
+                Signing.consent(followed.kept().dispatch(), followed.role()))));
+    }
+
+    @Transactional
+    public AnswerKept answer(String link, String from, String address, String typed) {
+        fillings.lock(follow(link, from).kept().filling());
+        // Once more, now that nobody else can sign: what was signed is never changed.
+        Followed followed = follow(link, from);
+        Kept kept = followed.kept();
+        SignedDocument document = proceedings.document(kept);
+        if (!Signing.acting(kept.dispatch(), followed.role()).hasConsented()) {
+            throw new NotNow("Agree to sign electronically first.");
+        }
+        if (!document.mayAnswer(followed.role(), address)) {
+            throw new NotNow("This is for somebody else to answer.");
+        }
+        Answers answers = proceedings.answers(kept);
+        State before = document.state(followed.role(), answers, proceedings.today());
+        rules.check(document.compiled(), before, kept.filling(), address, typed);
+        fillings.keep(kept.filling(), address, typed);
+        State after = document.state(followed.role(), answers.with(address, typed), proceedings.today());
+        return new AnswerKept(
+                clock.instant(),
+                after.changedSince(before),
+                Progress.of(document.template(), after),
+                document.obstacles(kept.dispatch(), followed.role(), after));
+    }
+
+    @Transactional
+    public String handIn(String link, String from, FileStore.Kept file) {
+        Followed followed = locked(link, from);
+        Signing.acting(followed.kept().dispatch(), followed.role());
+        return rules.handIn(followed.kept().filling(), file);
+    }
+
+    /** A file that this person may see: one that an answer names which counts, or which is this person's own. */
+    @Transactional(readOnly = true)
+    public FileStore.Kept file(String link, String from, String id) {
+        Followed followed = follow(link, from);
+        SignedDocument document = proceedings.document(followed.kept());
+        Answers answers = proceedings.answers(followed.kept());
+        State state = document.state(followed.role(), answers, proceedings.today());
+        boolean isVisible = document.visible(followed.role(), answers, state).typed().values().stream()
+                .anyMatch(typed -> typed.contains(id));
+        return files.find(followed.kept().filling(), id)
+                .filter(file -> isVisible)
+                .orElseThrow(() -> new Problems.Missing("There is no such file."));
+    }
+
+    @Transactional(readOnly = true)
+    public SafePicture picture(String link, String from, String name) {
+        return pictures.find(follow(link, from).kept().template(), name).orElseThrow(PicturesApi::missing);
+    }
+
+    @Transactional(readOnly = true)
+    public SafePicture logo(String link, String from) {
+        follow(link, from);
+        return organisations.logo().orElseThrow(PicturesApi::missing);
+    }
+
+    @Transactional
+    public TurnEnded finish(String link, String from) {
+        Followed followed = locked(link, from);
+        Kept kept = followed.kept();
+        String role = followed.role();
+        SignedDocument document = proceedings.document(kept);
+        fillings.lock(kept.filling());
+        Answers answers = proceedings.answers(kept);
+        State state = document.state(role, answers, proceedings.today());
+        List<State.Obstacle> obstacles = document.obstacles(kept.dispatch(), role, state);
+        if (!obstacles.isEmpty()) {
+            return new TurnEnded(false, obstacles);
+        }
+        for (String address : document.signingDays(role, state)) {
+            String day = proceedings.today().toString();
+            fillings.keep(kept.filling(), address, day);
+            answers = answers.with(address, day);
+        }
+        State signed = document.state(role, answers, proceedings.today());
+        Event.Signed event = Signing.sign(
+                document,
+                kept.dispatch(),
+                role,
+                answers,
+                proceedings.today(),
+                Proceedings.digest(signed.counted(answers)));
+        proceedings.proceed(proceedings.happened(kept, followed.actor(), List.of(event)));
+        return new TurnEnded(true, List.of());
+    }
+
+    @Transactional
+    public void decline(String link, String from, String because) {
+        Followed followed = locked(link, from);
+        proceedings.happened(
+                followed.kept(),
+                followed.actor(),
+                List.of(Signing.decline(followed.kept().dispatch(), followed.role(), because)));
+    }
+
+    @Transactional
+    public void delegate(String link, String from, Person to, String because) {
+        Followed followed = locked(link, from);
+        proceedings.happened(
+                followed.kept(),
+                followed.actor(),
+                List.of(Signing.delegate(followed.kept().dispatch(), followed.role(), to, because)));
+    }
+
+    @Transactional
+    public String pay(String link, String from, String address) {
+        Followed followed = locked(link, from);
+        Signing.acting(followed.kept().dispatch(), followed.role());
+        return payments.begin(followed.kept(), followed.role(), address, "/sign/" + link);
+    }
+
+    /** The sealed document behind a link to it. */
+    @Transactional(readOnly = true)
+    public byte[] document(String link, String from) {
+        DispatchStore.Link found = find(link, from);
+        if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
+            throw nowhere();
+        }
+        return dispatches
+                .sealed(found.dispatch())
+                .orElseThrow(() -> new NotNow("The document is being sealed; try again in a moment."));
+    }
+
+    /** What the document behind a link is called. */
+    @Transactional(readOnly = true)
+    public String title(String link, String from) {
+        DispatchStore.Link found = find(link, from);
+        if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
+            throw nowhere();
+        }
+        return dispatches.find(found.dispatch()).orElseThrow().title();
+    }
+
+    private Followed follow(String link, String from) {
+        return followed(find(link, from), from, false);
+    }
+
+    private Followed locked(String link, String from) {
+        dispatches.lock(find(link, from).dispatch());
+        return followed(find(link, from), from, true);
+    }
+
+    private Followed followed(DispatchStore.Link link, String from, boolean isLocked) {
+        if (link.purpose() != DispatchStore.Purpose.TURN) {
+            throw nowhere();
+        }
+        Kept kept = (isLocked ? dispatches.lock(link.dispatch()) : dispatches.find(link.dispatch())).orElseThrow();
+        Party party = kept.dispatch().party(link.role()).orElseThrow();
+        if (link.ended()) {
+            throw new Problems.Ended(ended(kept, party));
+        }
+        Person person = party.person();
+        return new Followed(kept, link.role(), new Actor("%s <%s>".formatted(person.name(), person.address()), from));
+    }
+
+    private static String ended(Kept kept, Party party) {
+        return switch (kept.dispatch().status()) {
+            case DECLINED -> "This document was declined, so there is nothing more to do.";
+            case WITHDRAWN -> "The sender has taken this document back, so there is nothing more to do.";
+            case FINISHED, UNDER_WAY ->
+                party.turn() == Party.Turn.FINISHED
+                        ? "You have finished. When all have signed you get the document by mail."
+                        : "This link has ended; a newer message has another.";
+        };
+    }
+
+    /** Finds a link, and slows down whoever guesses. */
+    private DispatchStore.Link find(String link, String from) {
+        String guesser = "link from " + from;
+        if (guesses.isClosed(guesser)) {
+            throw new Problems.TooOften("Too many links that lead nowhere; wait five minutes and try again.");
+        }
+        return dispatches.follow(link).orElseThrow(() -> {
+            guesses.failed(guesser);
+            return nowhere();
+        });
+    }
+
+    private static Problems.Missing nowhere() {
+        return new Problems.Missing("This link leads nowhere. Ask whoever sent it for a new one.");
+    }
+}

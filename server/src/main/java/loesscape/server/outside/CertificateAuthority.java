@@ -1,0 +1,68 @@
+package loesscape.server.outside;
+
+import java.security.cert.X509Certificate;
+import java.time.Clock;
+import loesscape.formats.seal.Authority;
+import loesscape.formats.seal.Seal;
+import loesscape.formats.seal.SealCheck;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** The authority whose certificates seal documents. It is made when it is first needed, and kept. */
+@Repository
+public class CertificateAuthority {
+
+    private static final String NAME = "Loesscape local authority";
+
+    private final JdbcClient database;
+    private final OutsideLog log;
+    private final Clock clock;
+    private @Nullable Authority known;
+
+    CertificateAuthority(JdbcClient database, OutsideLog log, Clock clock) {
+        this.database = database;
+        this.log = log;
+        this.clock = clock;
+    }
+
+    /**
+     * Seals a document.
+     *
+     * @throws OutsideFailed where the authority does not answer
+     */
+    public byte[] seal(byte[] document, String reason) {
+        log.ask(OutsideService.AUTHORITY, reason);
+        byte[] sealed = Seal.seal(document, authority(), reason, clock.instant());
+        log.passed(OutsideService.AUTHORITY, "Sealed: " + reason, false);
+        return sealed;
+    }
+
+    /** What the seal of a file says. */
+    public SealCheck check(byte[] file) {
+        return SealCheck.of(file, authority().root());
+    }
+
+    /** The certificate of the root, for those who want to check a seal themselves. */
+    public X509Certificate root() {
+        return authority().root();
+    }
+
+    private synchronized Authority authority() {
+        if (known == null) {
+            known = database.sql("SELECT keys FROM outside_authority")
+                    .query((row, n) -> Authority.read(row.getBytes("keys")))
+                    .optional()
+                    .orElseGet(this::made);
+        }
+        return known;
+    }
+
+    private Authority made() {
+        Authority made = Authority.make(NAME, clock.instant());
+        database.sql("INSERT INTO outside_authority (keys) VALUES (?)")
+                .param(made.bytes())
+                .update();
+        return made;
+    }
+}

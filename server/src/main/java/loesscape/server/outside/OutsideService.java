@@ -1,0 +1,13 @@
+package loesscape.server.outside;
+
+/** A service outside that this server leans on. */
+public enum OutsideService {
+    /** Takes messages to people. */
+    MAIL,
+    /** Takes payments. */
+    PAYMENTS,
+    /** Issues certificates and seals with them. */
+    AUTHORITY,
+    /** Whoever is told of ends through a webhook. */
+    WEBHOOKS
+}

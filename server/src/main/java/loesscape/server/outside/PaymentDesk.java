@@ -1,0 +1,116 @@
+package loesscape.server.outside;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import loesscape.server.security.Secrets;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/**
+ * The payment desk: a house of its own, with a page of its own. It is told what is to be paid, and tells afterwards how
+ * that went.
+ */
+@Repository
+public class PaymentDesk {
+
+    private static final Duration OPEN_FOR = Duration.ofMinutes(15);
+
+    private final JdbcClient database;
+    private final OutsideLog log;
+    private final Clock clock;
+
+    PaymentDesk(JdbcClient database, OutsideLog log, Clock clock) {
+        this.database = database;
+        this.log = log;
+        this.clock = clock;
+    }
+
+    /** How a payment stands at the desk. */
+    public enum State {
+        OPEN,
+        APPROVED,
+        REFUSED,
+        /** Nobody paid in time. */
+        LATE
+    }
+
+    /**
+     * What is to be paid.
+     *
+     * @param token by which the payer's page is found
+     * @param reference by which whoever asked for the payment knows it
+     * @param purpose what it is for
+     * @param amount with its currency, in words
+     * @param back where the payer goes afterwards, on this server
+     */
+    public record Due(String token, String reference, String purpose, String amount, State state, String back) {}
+
+    /**
+     * Begins a payment and tells the token of the page where it is made.
+     *
+     * @throws OutsideFailed where the desk does not answer
+     */
+    public String begin(String reference, String purpose, String amount, String back) {
+        log.ask(OutsideService.PAYMENTS, "%s for %s".formatted(amount, purpose));
+        String token = Secrets.make();
+        database.sql("""
+                        INSERT INTO outside_payment (token, reference, purpose, amount, state, back, made)
+                        VALUES (?, ?, ?, ?, 'OPEN', ?, ?)
+                        """)
+                .params(token, reference, purpose, amount, back, OffsetDateTime.now(clock))
+                .update();
+        log.passed(OutsideService.PAYMENTS, "Asked for %s for %s".formatted(amount, purpose), false);
+        return token;
+    }
+
+    /** What is to be paid on the page of a token. */
+    public Optional<Due> find(String token) {
+        return database.sql(
+                        "SELECT token, reference, purpose, amount, state, back FROM outside_payment WHERE token = ?")
+                .param(token)
+                .query(PaymentDesk::due)
+                .optional();
+    }
+
+    private static Due due(ResultSet row, int n) throws SQLException {
+        return new Due(
+                row.getString("token"),
+                row.getString("reference"),
+                row.getString("purpose"),
+                row.getString("amount"),
+                State.valueOf(row.getString("state")),
+                row.getString("back"));
+    }
+
+    /** Ends a payment, once; tells whether it was open until now. */
+    public boolean end(Due due, State state) {
+        boolean ended = database.sql("UPDATE outside_payment SET state = ? WHERE token = ? AND state = 'OPEN'")
+                        .params(state.name(), due.token())
+                        .update()
+                == 1;
+        if (ended) {
+            log.passed(
+                    OutsideService.PAYMENTS,
+                    "%s %s for %s".formatted(state.name().toLowerCase(Locale.ROOT), due.amount(), due.purpose()),
+                    state != State.APPROVED);
+        }
+        return ended;
+    }
+
+    /** The payments that were open for too long. */
+    public List<Due> late() {
+        return database.sql("""
+                        SELECT token, reference, purpose, amount, state, back FROM outside_payment
+                        WHERE state = 'OPEN' AND made < ?
+                        """)
+                .param(OffsetDateTime.now(clock).minus(OPEN_FOR))
+                .query(PaymentDesk::due)
+                .list();
+    }
+}

@@ -1,0 +1,429 @@
+package loesscape.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import loesscape.core.signing.Dispatch;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.Party;
+import loesscape.core.signing.Person;
+import loesscape.formats.evidence.Trail;
+import loesscape.formats.evidence.TrailEntry;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonReader;
+import loesscape.formats.json.JsonWriter;
+import loesscape.server.security.Secrets;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** Dispatches with their parties, links and trails. A trail only grows. */
+@Repository
+public class DispatchStore {
+
+    private final JdbcClient database;
+    private final Clock clock;
+
+    DispatchStore(JdbcClient database, Clock clock) {
+        this.database = database;
+        this.clock = clock;
+    }
+
+    /**
+     * A dispatch as it is kept.
+     *
+     * @param firstRole the role that has what was given to nobody
+     * @param record the number of the record it became; null while it is not finished
+     * @param isSealed whether its document was sealed
+     */
+    public record Kept(
+            UUID id,
+            UUID template,
+            int release,
+            long filling,
+            long account,
+            String title,
+            String message,
+            String firstRole,
+            int remindDays,
+            Instant sent,
+            Instant changed,
+            @Nullable Integer record,
+            boolean isSealed,
+            Dispatch dispatch) {
+
+        Kept with(Dispatch after) {
+            return new Kept(
+                    id,
+                    template,
+                    release,
+                    filling,
+                    account,
+                    title,
+                    message,
+                    firstRole,
+                    remindDays,
+                    sent,
+                    changed,
+                    record,
+                    isSealed,
+                    after);
+        }
+    }
+
+    /** What is to be sent. */
+    public record New(
+            UUID template,
+            int release,
+            long account,
+            String title,
+            String message,
+            String firstRole,
+            @Nullable LocalDate due,
+            boolean delegable,
+            int remindDays) {}
+
+    /** What a link is for. */
+    public enum Purpose {
+        TURN,
+        DOCUMENT
+    }
+
+    /** Where a link of a person leads. */
+    public record Link(UUID dispatch, String role, Purpose purpose, boolean ended) {}
+
+    /** Who did something, and from which network address; that is empty where the server itself did it. */
+    public record Actor(String who, String from) {
+
+        /** The server itself. */
+        public static final Actor SERVER = new Actor("server", "");
+    }
+
+    /** Begins a dispatch that nothing has happened to yet. */
+    public UUID add(New wanted) {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        GeneratedKeyHolder filling = new GeneratedKeyHolder();
+        database.sql("INSERT INTO filling (started, changed) VALUES (?, ?)")
+                .params(now, now)
+                .update(filling, "id");
+        UUID id = UUID.randomUUID();
+        database.sql("""
+                        INSERT INTO dispatch (id, template_id, release, filling_id, account_id, title, message, first_role,
+                                              status, because, due, delegable, remind_days, reminded, sent, changed)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'UNDER_WAY', '', ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        id,
+                        wanted.template(),
+                        wanted.release(),
+                        Objects.requireNonNull(filling.getKey()).longValue(),
+                        wanted.account(),
+                        wanted.title(),
+                        wanted.message(),
+                        wanted.firstRole())
+                .param(wanted.due())
+                .params(wanted.delegable(), wanted.remindDays(), now, now, now)
+                .update();
+        return id;
+    }
+
+    /** A dispatch. */
+    public Optional<Kept> find(UUID id) {
+        return find(id, "");
+    }
+
+    /** A dispatch, kept from change by others until the transaction ends. */
+    public Optional<Kept> lock(UUID id) {
+        return find(id, " FOR UPDATE");
+    }
+
+    private Optional<Kept> find(UUID id, String locking) {
+        return database.sql(COLUMNS + "WHERE id = ?" + locking)
+                .param(id)
+                .query(DispatchStore::kept)
+                .optional()
+                .map(kept -> kept.with(new Dispatch(
+                        kept.dispatch().status(),
+                        parties(id),
+                        kept.dispatch().due(),
+                        kept.dispatch().mayDelegate(),
+                        kept.dispatch().because())));
+    }
+
+    private static final String COLUMNS = """
+            SELECT id, template_id, release, filling_id, account_id, title, message, first_role, status, because, due,
+                   delegable, remind_days, sent, changed, record, digest FROM dispatch\s""";
+
+    private static Kept kept(ResultSet row, int n) throws SQLException {
+        return new Kept(
+                row.getObject("id", UUID.class),
+                row.getObject("template_id", UUID.class),
+                row.getInt("release"),
+                row.getLong("filling_id"),
+                row.getLong("account_id"),
+                row.getString("title"),
+                row.getString("message"),
+                row.getString("first_role"),
+                row.getInt("remind_days"),
+                row.getObject("sent", OffsetDateTime.class).toInstant(),
+                row.getObject("changed", OffsetDateTime.class).toInstant(),
+                row.getObject("record", Integer.class),
+                row.getString("digest") != null,
+                new Dispatch(
+                        Dispatch.Status.valueOf(row.getString("status")),
+                        List.of(),
+                        row.getObject("due", LocalDate.class),
+                        row.getBoolean("delegable"),
+                        row.getString("because")));
+    }
+
+    private List<Party> parties(UUID id) {
+        return database.sql("SELECT * FROM party WHERE dispatch_id = ? ORDER BY place")
+                .param(id)
+                .query(DispatchStore::party)
+                .list();
+    }
+
+    private static Party party(ResultSet row, int n) throws SQLException {
+        return new Party(
+                row.getString("role"),
+                row.getString("title"),
+                row.getInt("turn_order"),
+                new Person(row.getString("name"), row.getString("address")),
+                Party.Turn.valueOf(row.getString("turn")),
+                row.getBoolean("opened"),
+                row.getBoolean("consented"));
+    }
+
+    /** The dispatches, the last changed first. */
+    public List<Kept> list(int most) {
+        List<Kept> all = database.sql(COLUMNS + "ORDER BY changed DESC, id LIMIT ?")
+                .param(most)
+                .query(DispatchStore::kept)
+                .list();
+        Map<UUID, List<Party>> parties = new HashMap<>();
+        database.sql("""
+                        SELECT party.* FROM party JOIN
+                          (SELECT id FROM dispatch ORDER BY changed DESC, id LIMIT ?) shown ON shown.id = dispatch_id
+                        ORDER BY place
+                        """).param(most).query(row -> {
+            parties.computeIfAbsent(row.getObject("dispatch_id", UUID.class), id -> new ArrayList<>())
+                    .add(party(row, 0));
+        });
+        return all.stream()
+                .map(kept -> kept.with(new Dispatch(
+                        kept.dispatch().status(),
+                        parties.getOrDefault(kept.id(), List.of()),
+                        kept.dispatch().due(),
+                        kept.dispatch().mayDelegate(),
+                        kept.dispatch().because())))
+                .toList();
+    }
+
+    /** How a dispatch that its caller has locked stands after one more event, which is added to its trail. */
+    public Kept happened(Kept before, Actor actor, Event event) {
+        append(before.id(), actor, event);
+        Dispatch after = before.dispatch().after(event);
+        boolean isNew = before.dispatch().parties().isEmpty();
+        for (int place = 0; place < after.parties().size(); place++) {
+            Party party = after.parties().get(place);
+            if (isNew) {
+                insert(before.id(), place, party);
+            } else if (!party.equals(before.dispatch().parties().get(place))) {
+                update(before.id(), party);
+            }
+        }
+        database.sql("UPDATE dispatch SET status = ?, because = ?, changed = ? WHERE id = ?")
+                .params(after.status().name(), after.because(), OffsetDateTime.now(clock), before.id())
+                .update();
+        return before.with(after);
+    }
+
+    private void append(UUID id, Actor actor, Event event) {
+        Trail last = database.sql("SELECT * FROM trail WHERE dispatch_id = ? ORDER BY number DESC LIMIT 1")
+                .param(id)
+                .query(DispatchStore::entry)
+                .optional()
+                .map(entry -> new Trail(List.of(entry)))
+                .orElse(Trail.EMPTY);
+        int number = last.entries().isEmpty() ? 1 : last.entries().getLast().number() + 1;
+        TrailEntry entry = Trail.entry(number, clock.instant(), actor.who(), actor.from(), event, last.last());
+        database.sql("""
+                        INSERT INTO trail (dispatch_id, number, at, who, origin, event, before, hash)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        id,
+                        number,
+                        OffsetDateTime.ofInstant(entry.at(), ZoneOffset.UTC),
+                        entry.who(),
+                        entry.from(),
+                        Json.compact(JsonWriter.full(entry.event(), Event.class)),
+                        entry.before(),
+                        entry.hash())
+                .update();
+    }
+
+    private void insert(UUID id, int place, Party party) {
+        database.sql("""
+                        INSERT INTO party (dispatch_id, role, place, title, turn_order, name, address, turn, opened, consented)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                        """)
+                .params(
+                        id,
+                        party.role(),
+                        place,
+                        party.title(),
+                        party.order(),
+                        party.person().name(),
+                        party.person().address(),
+                        party.turn().name(),
+                        party.hasOpened(),
+                        party.hasConsented())
+                .update();
+    }
+
+    private void update(UUID id, Party party) {
+        database.sql("""
+                        UPDATE party SET name = ?, address = ?, turn = ?, opened = ?, consented = ?
+                        WHERE dispatch_id = ? AND role = ?
+                        """)
+                .params(
+                        party.person().name(),
+                        party.person().address(),
+                        party.turn().name(),
+                        party.hasOpened(),
+                        party.hasConsented(),
+                        id,
+                        party.role())
+                .update();
+    }
+
+    /** All that happened to a dispatch. */
+    public Trail trail(UUID id) {
+        return new Trail(database.sql("SELECT * FROM trail WHERE dispatch_id = ? ORDER BY number")
+                .param(id)
+                .query(DispatchStore::entry)
+                .list());
+    }
+
+    private static TrailEntry entry(ResultSet row, int n) throws SQLException {
+        return new TrailEntry(
+                row.getInt("number"),
+                row.getObject("at", OffsetDateTime.class).toInstant(),
+                row.getString("who"),
+                row.getString("origin"),
+                JsonReader.read(Json.parse(row.getString("event")), Event.class),
+                row.getString("before"),
+                row.getString("hash"));
+    }
+
+    /** Makes a link for a person and tells its secret, which is kept nowhere; earlier links of that purpose end. */
+    public String addLink(UUID id, String role, Purpose purpose) {
+        endLinks(id, role, purpose);
+        String secret = Secrets.make();
+        database.sql("INSERT INTO party_link (hash, dispatch_id, role, purpose, created) VALUES (?, ?, ?, ?, ?)")
+                .params(Secrets.hash(secret), id, role, purpose.name(), OffsetDateTime.now(clock))
+                .update();
+        return secret;
+    }
+
+    /** Ends the links of a role. */
+    public void endLinks(UUID id, String role, Purpose purpose) {
+        database.sql(
+                        "UPDATE party_link SET ended = ? WHERE dispatch_id = ? AND role = ? AND purpose = ? AND ended IS NULL")
+                .params(OffsetDateTime.now(clock), id, role, purpose.name())
+                .update();
+    }
+
+    /** Where the link with a secret leads; empty where there never was one. */
+    public Optional<Link> follow(String secret) {
+        return database.sql("SELECT dispatch_id, role, purpose, ended FROM party_link WHERE hash = ?")
+                .param(Secrets.hash(secret))
+                .query((row, n) -> new Link(
+                        row.getObject("dispatch_id", UUID.class),
+                        row.getString("role"),
+                        Purpose.valueOf(row.getString("purpose")),
+                        row.getObject("ended") != null))
+                .optional();
+    }
+
+    /** Says that a dispatch became a record, and that its document is to be sealed. */
+    public void finished(UUID id, int record) {
+        database.sql("UPDATE dispatch SET record = ?, seal_next = ? WHERE id = ?")
+                .params(record, OffsetDateTime.now(clock), id)
+                .update();
+    }
+
+    /** The dispatches whose documents are to be sealed now. */
+    public List<UUID> unsealed() {
+        return database.sql("SELECT id FROM dispatch WHERE seal_next <= ? ORDER BY seal_next")
+                .param(OffsetDateTime.now(clock))
+                .query((row, n) -> row.getObject("id", UUID.class))
+                .list();
+    }
+
+    /** Keeps the sealed document. */
+    public void seal(UUID id, byte[] document, String digest) {
+        database.sql("UPDATE dispatch SET sealed = ?, digest = ?, seal_next = NULL WHERE id = ? AND sealed IS NULL")
+                .params(document, digest, id)
+                .update();
+    }
+
+    /** Puts sealing off; each time for longer. */
+    public void sealLater(UUID id) {
+        int tries = database.sql("SELECT seal_tries FROM dispatch WHERE id = ?")
+                .param(id)
+                .query(Integer.class)
+                .single();
+        database.sql("UPDATE dispatch SET seal_tries = ?, seal_next = ? WHERE id = ?")
+                .params(tries + 1, OffsetDateTime.now(clock).plus(Backoff.after(tries)), id)
+                .update();
+    }
+
+    /** The sealed document; empty while there is none. */
+    public Optional<byte[]> sealed(UUID id) {
+        return database.sql("SELECT sealed FROM dispatch WHERE id = ? AND sealed IS NOT NULL")
+                .param(id)
+                .query((row, n) -> row.getBytes("sealed"))
+                .optional();
+    }
+
+    /** The dispatch whose sealed document has a digest. */
+    public Optional<UUID> withDigest(String digest) {
+        return database.sql("SELECT id FROM dispatch WHERE digest = ?")
+                .param(digest)
+                .query(UUID.class)
+                .optional();
+    }
+
+    /** The dispatches under way whose people are to be reminded now. */
+    public List<UUID> toBeReminded() {
+        return database.sql("""
+                        SELECT id FROM dispatch WHERE status = 'UNDER_WAY' AND remind_days > 0
+                          AND DATEADD('DAY', remind_days, reminded) <= ?
+                        """)
+                .param(OffsetDateTime.now(clock))
+                .query((row, n) -> row.getObject("id", UUID.class))
+                .list();
+    }
+
+    /** Says that people were reminded now. */
+    public void reminded(UUID id) {
+        database.sql("UPDATE dispatch SET reminded = ? WHERE id = ?")
+                .params(OffsetDateTime.now(clock), id)
+                .update();
+    }
+}

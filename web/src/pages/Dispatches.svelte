@@ -1,0 +1,125 @@
+<script lang="ts">
+  import { request } from "../api/http";
+  import type { DispatchList, DispatchStanding } from "../api/types";
+  import { inside, router } from "../router.svelte";
+  import { day, dayAndTime } from "../times";
+  import { STANDINGS, whose } from "./standings";
+  import TopBar from "./TopBar.svelte";
+
+  const list = request<DispatchList>("GET", "/api/dispatches");
+  let sought = $state("");
+  let standing = $state<DispatchStanding | "">("");
+  let older = $state(0);
+
+  const AGES = [
+    { days: 0, label: "of any age" },
+    { days: 7, label: "unchanged for a week" },
+    { days: 30, label: "unchanged for a month" },
+  ];
+
+  function shown({ dispatches }: DispatchList) {
+    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+    const before = Date.now() - older * 86_400_000;
+    return dispatches.filter((row) => {
+      const text = `${row.title} ${row.parties.map(({ name, address, title }) => `${name} ${address} ${title}`)}`;
+      return (
+        (!standing || row.standing === standing) &&
+        (!older || new Date(row.changed).getTime() < before) &&
+        words.every((word) => text.toLowerCase().includes(word))
+      );
+    });
+  }
+</script>
+
+<svelte:head><title>Dispatches · Loesscape</title></svelte:head>
+
+<TopBar title="Dispatches" />
+<main class="px-6 py-5">
+  {#await list then all}
+    {@const rows = shown(all)}
+    <div class="mb-4 flex flex-wrap items-center gap-3">
+      <input
+        class="text-input w-72 py-[6px]"
+        type="search"
+        placeholder="Document, name or address"
+        aria-label="Filter dispatches"
+        bind:value={sought}
+      />
+      <select class="text-input py-[6px]" aria-label="State" bind:value={standing}>
+        <option value="">in any state</option>
+        {#each Object.entries(STANDINGS) as [id, { words }] (id)}<option value={id}
+            >{words.toLowerCase()}</option
+          >{/each}
+      </select>
+      <select class="text-input py-[6px]" aria-label="Age" bind:value={older}>
+        {#each AGES as { days, label } (days)}<option value={days}>{label}</option>{/each}
+      </select>
+      <span class="soft" role="status">{rows.length} of {all.dispatches.length}</span>
+      <a class="button ml-auto" href="/verify" target="_blank" rel="noopener">Check a signed document</a>
+    </div>
+    {#if !all.dispatches.length}
+      <div class="mx-auto mt-10 max-w-xl rounded-xl border bg-paper px-8 py-12 text-center">
+        <h2 class="text-base font-semibold">Nothing was sent yet</h2>
+        <p class="soft mt-1">Release a template with roles, then send it from its “Send” view.</p>
+      </div>
+    {:else}
+      <div class="overflow-x-auto rounded-xl border bg-paper">
+        <table class="w-full text-left">
+          <thead>
+            <tr class="border-b text-xs text-soft">
+              <th class="px-5 py-2.5 font-semibold">Document</th>
+              <th class="px-3 py-2.5 font-semibold">State</th>
+              <th class="px-3 py-2.5 font-semibold">Waits for</th>
+              <th class="px-3 py-2.5 font-semibold">People</th>
+              <th class="px-3 py-2.5 font-semibold">Due</th>
+              <th class="px-5 py-2.5 font-semibold">Last change</th>
+            </tr>
+          </thead>
+          <tbody>
+            {#each rows as row (row.id)}
+              <tr
+                class="cursor-pointer border-b align-top last:border-0 hover:bg-straw"
+                onclick={() => router.go(`/dispatches/${row.id}`)}
+              >
+                <td class="px-5 py-2.5"
+                  ><a
+                    class="link"
+                    href={`/dispatches/${row.id}`}
+                    use:inside
+                    onclick={(event) => event.stopPropagation()}>{row.title}</a
+                  ></td
+                >
+                <td class="px-3 py-2.5 whitespace-nowrap"
+                  ><span class={["state", `shade-${STANDINGS[row.standing].shade}`]}
+                    >{STANDINGS[row.standing].words}</span
+                  ></td
+                >
+                <td class="max-w-72 px-3 py-2.5">{whose(row)}</td>
+                <td class="soft max-w-72 truncate px-3 py-2.5"
+                  >{row.parties.map(({ name }) => name).join(", ")}</td
+                >
+                <td class="px-3 py-2.5 whitespace-nowrap">{row.due ? day(row.due) : ""}</td>
+                <td class="px-5 py-2.5 whitespace-nowrap">{dayAndTime(row.changed)}</td>
+              </tr>
+            {:else}
+              <tr><td colspan="6" class="soft px-5 py-8 text-center">No dispatch is like that.</td></tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
+    {/if}
+  {:catch problem}
+    <p class="trouble" role="alert">{problem.message}</p>
+  {/await}
+</main>
+
+<style>
+  .state {
+    display: inline-block;
+    border: 1px solid;
+    border-radius: var(--radius-md);
+    padding: 0 8px;
+    font-size: 12.5px;
+    font-weight: 600;
+  }
+</style>

@@ -1,0 +1,140 @@
+<script lang="ts">
+  import { request } from "../api/http";
+  import type { OutsideService, Outside, Setting } from "../api/types";
+  import { dayAndTime } from "../times";
+  import TopBar from "./TopBar.svelte";
+
+  const WATCH = 3_000;
+  let outside = $state<Outside | null>(null);
+  let selected = $state(0);
+  let wrong = $state("");
+  let sought = $state("");
+  const NAMES: Record<OutsideService, [string, string]> = {
+    mail: ["Mail", "takes messages to people"],
+    payments: ["Payment desk", "takes payments"],
+    authority: ["Authority", "issues certificates and seals"],
+    webhooks: ["Webhooks", "tell other programs"],
+  };
+  const letters = $derived(
+    (outside?.mail ?? []).filter(({ name, address, subject }) =>
+      `${name} ${address} ${subject}`.toLowerCase().includes(sought.trim().toLowerCase()),
+    ),
+  );
+  const letter = $derived(letters.find(({ id }) => id === selected) ?? letters[0]);
+
+  async function take(asking: Promise<Outside>) {
+    try {
+      outside = await asking;
+      wrong = "";
+    } catch (problem) {
+      wrong = problem instanceof Error ? problem.message : String(problem);
+    }
+  }
+
+  const set = (setting: Setting) => take(request<Outside>("PUT", "/api/outside", setting));
+
+  void take(request<Outside>("GET", "/api/outside"));
+  $effect(() => {
+    const watch = setInterval(
+      () => document.hidden || void take(request<Outside>("GET", "/api/outside")),
+      WATCH,
+    );
+    return () => clearInterval(watch);
+  });
+</script>
+
+<svelte:head><title>Outside · Loesscape</title></svelte:head>
+
+<TopBar title="Outside" />
+<main class="px-6 py-5">
+  <p class="soft">The simulated world outside: what leaves this server, and switches that make it fail.</p>
+  {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
+  {#if outside}
+    <div class="mt-3 grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
+      {#each outside.services as setting (setting.service)}
+        {@const [name, does] = NAMES[setting.service]}
+        <fieldset class="rounded-xl border bg-paper px-4 pt-1 pb-3">
+          <legend class="px-1 font-semibold">{name} <span class="soft font-normal">{does}</span></legend>
+          <label class="flex items-center gap-2"
+            ><input
+              type="checkbox"
+              checked={setting.failing}
+              onchange={(event) => set({ ...setting, failing: event.currentTarget.checked })}
+            /> fails</label
+          >
+          <label class="mt-1 flex items-center gap-2"
+            >answers after <input
+              class="text-input w-20 py-0.5"
+              type="number"
+              min="0"
+              max="60000"
+              step="100"
+              value={setting.delay}
+              onchange={(event) => set({ ...setting, delay: event.currentTarget.valueAsNumber || 0 })}
+            /> ms</label
+          >
+        </fieldset>
+      {/each}
+    </div>
+    <div class="mt-5 grid min-h-[420px] gap-4 lg:grid-cols-[minmax(280px,2fr)_3fr]">
+      <section class="rounded-xl border bg-paper" aria-labelledby="mailbox">
+        <div class="flex items-center gap-3 border-b px-4 py-2">
+          <h2 id="mailbox" class="font-semibold">Mailbox</h2>
+          <input
+            class="text-input min-w-0 grow py-0.5"
+            type="search"
+            placeholder="Name, address or subject"
+            aria-label="Filter the mailbox"
+            bind:value={sought}
+          />
+        </div>
+        <ul class="max-h-[520px] overflow-y-auto">
+          {#each letters as it (it.id)}
+            <li>
+              <button
+                class={["block w-full border-b px-4 py-2 text-left", letter?.id === it.id && "bg-straw"]}
+                aria-current={letter?.id === it.id || undefined}
+                onclick={() => (selected = it.id)}
+              >
+                <span class="flex gap-2"
+                  ><b class="min-w-0 truncate">{it.name}</b><span class="soft ml-auto whitespace-nowrap"
+                    >{it.delivered ? dayAndTime(it.delivered) : `waits, ${it.tries} tries`}</span
+                  ></span
+                >
+                <span class="block truncate">{it.subject}</span>
+              </button>
+            </li>
+          {:else}
+            <li class="soft px-4 py-6 text-center">No message yet</li>
+          {/each}
+        </ul>
+      </section>
+      <section class="rounded-xl border bg-paper px-6 py-5" aria-label="Message">
+        {#if letter}
+          <h3 class="text-[15.5px] font-semibold">{letter.subject}</h3>
+          <p class="soft mt-1">to {letter.name} &lt;{letter.address}&gt;, {dayAndTime(letter.made)}</p>
+          <p class="mt-4 font-margin text-[15px] whitespace-pre-wrap">{letter.body}</p>
+          {#if letter.path && letter.delivered}
+            <a class="button primary mt-4" href={letter.path} target="_blank" rel="noopener">Open the link</a>
+          {/if}
+        {/if}
+      </section>
+    </div>
+    <section class="mt-5 rounded-xl border bg-paper px-5 py-4" aria-labelledby="passed">
+      <h2 id="passed" class="font-semibold">What passed</h2>
+      <ul class="mt-2">
+        {#each outside.passed.slice(0, 50) as it, i (i)}
+          <li class="flex gap-3 py-0.5">
+            <span class="soft whitespace-nowrap">{dayAndTime(it.at)}</span>
+            <span class="w-24">{NAMES[it.service][0]}</span>
+            <span class={["min-w-0 truncate", it.failed && "text-clay"]}
+              >{it.failed ? "Failed: " : ""}{it.what}</span
+            >
+          </li>
+        {:else}
+          <li class="soft">Nothing yet</li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
+</main>

@@ -1,0 +1,275 @@
+<script lang="ts">
+  import { request } from "../api/http";
+  import type { Begun, OpenLinkMade, ReleaseList, SendingWanted, TableReport, ToSend } from "../api/types";
+  import { router } from "../router.svelte";
+  import TopBar from "./TopBar.svelte";
+  import WebhookSettings from "./WebhookSettings.svelte";
+
+  let { template }: { template: string } = $props();
+
+  let title = $state("");
+  let release = $state(0);
+  let form = $state<ToSend | null>(null);
+  let people = $state<{ role: string; name: string; address: string }[]>([]);
+  let answers = $state<{ key: string; typed: string }[]>([]);
+  let message = $state("");
+  let due = $state("");
+  let remindDays = $state(0);
+  let mayDelegate = $state(true);
+  let table = $state("");
+  let report = $state<TableReport | null>(null);
+  let openLink = $state("");
+  let dueDays = $state(0);
+  let how = $state<"one" | "many" | "open">("one");
+  let wrong = $state("");
+  let busy = $state(false);
+  let loaded = $state(false);
+
+  const base = $derived(`/api/templates/${template}/releases/${release}`);
+  const heading = $derived(
+    form ? [...form.roles.flatMap(({ role }) => [`${role}.name`, `${role}.address`]), "due"].join(",") : "",
+  );
+  const WAYS = [
+    { id: "one", label: "To named people" },
+    { id: "many", label: "To many, from a table" },
+    { id: "open", label: "Through an open link" },
+  ] as const;
+
+  $effect(() => void attempt(load));
+
+  async function load() {
+    const list = await request<ReleaseList>("GET", `/api/templates/${template}/releases`);
+    title = list.title;
+    release = list.releases[0]?.number ?? 0;
+    loaded = true;
+    if (!release) return;
+    form = await request<ToSend>("GET", `/api/templates/${template}/releases/${release}/roles`);
+    people = form.roles.map(({ role }) => ({ role, name: "", address: "" }));
+  }
+
+  async function attempt(work: () => Promise<void>) {
+    busy = true;
+    wrong = "";
+    try {
+      await work();
+    } catch (problem) {
+      wrong = problem instanceof Error ? problem.message : String(problem);
+    } finally {
+      busy = false;
+    }
+  }
+
+  const wanted = (): SendingWanted => ({
+    people: how === "one" ? people : [],
+    answers: Object.fromEntries(
+      answers.filter(({ key, typed }) => key && typed).map((it) => [it.key, it.typed]),
+    ),
+    message,
+    due: due || null,
+    remindDays: remindDays || 0,
+    mayDelegate,
+  });
+
+  const send = () =>
+    attempt(async () => {
+      const { id } = await request<Begun>("POST", `${base}/dispatches`, wanted());
+      router.go(`/dispatches/${id}`);
+    });
+
+  const sendTable = (really: boolean) =>
+    attempt(async () => {
+      report = await request<TableReport>("POST", `${base}/dispatches/table`, {
+        table,
+        common: wanted(),
+        send: really,
+      });
+    });
+
+  const makeOpenLink = () =>
+    attempt(async () => {
+      const { path } = await request<OpenLinkMade>("POST", `${base}/open-links`, {
+        message,
+        dueDays: dueDays || 0,
+        remindDays: remindDays || 0,
+        mayDelegate,
+      });
+      openLink = location.origin + path;
+    });
+
+  async function readFile(input: HTMLInputElement) {
+    table = (await input.files?.[0]?.text()) ?? table;
+    input.value = "";
+    report = null;
+  }
+</script>
+
+<svelte:head><title>Send · {title} · Loesscape</title></svelte:head>
+
+<TopBar {title} {template} view="Send" />
+<main class="mx-auto grid max-w-[880px] gap-5 px-6 py-6">
+  {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
+  {#if loaded && !release}
+    <p class="rounded-xl border bg-paper px-8 py-10 text-center">
+      Release it first; what is sent never changes.
+    </p>
+  {:else if form && !form.roles.length}
+    <p class="rounded-xl border bg-paper px-8 py-10 text-center">
+      Release {release} has no roles. Give its fields to roles under “Signers” and release it again; or hand out
+      a link under “Release”.
+    </p>
+  {:else if form}
+    <div class="flex gap-1" role="group" aria-label="How it is sent">
+      {#each WAYS as { id, label } (id)}
+        <button
+          class={["button", how === id && "primary"]}
+          aria-pressed={how === id}
+          onclick={() => (how = id)}>{label}</button
+        >
+      {/each}
+      <span class="soft ml-auto self-center">Release {release}</span>
+    </div>
+    <section class="rounded-xl border bg-paper px-6 py-5">
+      {#if how === "one"}
+        <h2 class="font-semibold">Who takes part</h2>
+        {#each form.roles as role, i (role.role)}
+          <div class="mt-3 grid grid-cols-[150px_1fr_1fr] items-center gap-3">
+            <span class="font-medium"
+              >{role.title}{#if role.sometimes}<span class="soft">, sometimes</span>{/if}</span
+            >
+            <input
+              class="text-input"
+              placeholder="Name"
+              aria-label={`Name of the ${role.title}`}
+              maxlength="200"
+              bind:value={people[i]!.name}
+            />
+            <input
+              class="text-input"
+              type="email"
+              placeholder="E-mail"
+              aria-label={`E-mail of the ${role.title}`}
+              maxlength="250"
+              bind:value={people[i]!.address}
+            />
+          </div>
+        {/each}
+      {:else if how === "many"}
+        <h2 class="font-semibold">A table, one line for each dispatch</h2>
+        <p class="soft mt-1">
+          Commas between the cells; in the heading <span class="key">{heading}</span>, and the key of any
+          field to be answered beforehand.
+        </p>
+        <textarea
+          class="text-input key mt-2 w-full text-[12.5px]"
+          rows="8"
+          aria-label="The table"
+          placeholder={heading}
+          bind:value={table}
+          oninput={() => (report = null)}></textarea>
+        <label class="button mt-2"
+          >Read a CSV file<input
+            type="file"
+            class="sr-only"
+            accept=".csv,text/csv"
+            onchange={(event) => readFile(event.currentTarget)}
+          /></label
+        >
+      {:else}
+        <h2 class="font-semibold">A link that anybody can follow</h2>
+        <p class="soft mt-1">
+          Whoever follows it says who takes part; everybody then gets a link of their own.
+        </p>
+        <label class="mt-3 flex items-center gap-2"
+          >Due <input class="text-input w-20" type="number" min="0" max="3650" bind:value={dueDays} /> days after
+          it is begun (0: never)</label
+        >
+      {/if}
+    </section>
+    <section class="grid gap-3 rounded-xl border bg-paper px-6 py-5">
+      <label class="grid gap-1 font-semibold"
+        >Message
+        <textarea class="text-input font-normal" rows="2" maxlength="4000" bind:value={message}></textarea>
+      </label>
+      <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
+        {#if how !== "open"}
+          <label class="flex items-center gap-2"
+            >Due <input class="text-input" type="date" bind:value={due} /></label
+          >
+        {/if}
+        <label class="flex items-center gap-2"
+          >Remind every
+          <input class="text-input w-16" type="number" min="0" max="3650" bind:value={remindDays} /> days (0: never)</label
+        >
+        <label class="flex items-center gap-2"
+          ><input type="checkbox" bind:checked={mayDelegate} /> People may hand their turn on</label
+        >
+      </div>
+      {#if how !== "open"}
+        <div>
+          {#each answers as answer, i (i)}
+            <div class="mb-2 grid grid-cols-[1fr_1fr_auto] gap-2">
+              <select class="text-input" aria-label="Field to be answered beforehand" bind:value={answer.key}>
+                <option value="">which field?</option>
+                {#each form.fields as { key, label } (key)}<option value={key}>{label}</option>{/each}
+              </select>
+              <input
+                class="text-input"
+                aria-label="Its answer"
+                placeholder="Answer"
+                bind:value={answer.typed}
+              />
+              <button
+                class="button"
+                aria-label="Take this answer away"
+                onclick={() => (answers = answers.filter((it) => it !== answer))}>×</button
+              >
+            </div>
+          {/each}
+          <button class="button" onclick={() => (answers = [...answers, { key: "", typed: "" }])}
+            >Answer a field beforehand</button
+          >
+        </div>
+      {/if}
+    </section>
+    <div class="flex gap-2">
+      {#if how === "one"}
+        <button class="button primary px-4 py-2" disabled={busy} onclick={send}>Send</button>
+      {:else if how === "many"}
+        <button class="button px-4 py-2" disabled={busy || !table.trim()} onclick={() => sendTable(false)}
+          >Look at it first</button
+        >
+        <button
+          class="button primary px-4 py-2"
+          disabled={busy || !report || report.sent || !report.accepted}
+          onclick={() => sendTable(true)}>Send {report && !report.sent ? report.accepted : ""}</button
+        >
+      {:else}
+        <button class="button primary px-4 py-2" disabled={busy} onclick={makeOpenLink}>Make a link</button>
+      {/if}
+    </div>
+    {#if how === "many" && report}
+      <section class="rounded-xl border bg-paper px-6 py-4" role="status">
+        <p class="font-semibold">
+          {report.accepted}
+          {report.sent ? "sent" : "can be sent"}, {report.refused.length} not
+        </p>
+        <ul class="mt-1">
+          {#each report.refused as { line, why } (line)}<li><b>Line {line}:</b> {why}</li>{/each}
+        </ul>
+      </section>
+    {/if}
+    {#if how === "open" && openLink}
+      <section class="rounded-xl border border-gold-deep bg-straw px-6 py-4" aria-label="New link">
+        <p>It is shown only now.</p>
+        <input
+          class="text-input key mt-2 w-full"
+          readonly
+          value={openLink}
+          aria-label="Address of the link"
+          onfocus={(event) => event.currentTarget.select()}
+        />
+      </section>
+    {/if}
+  {/if}
+  <WebhookSettings {template} />
+</main>

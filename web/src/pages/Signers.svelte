@@ -1,0 +1,343 @@
+<script lang="ts">
+  import { setContext } from "svelte";
+  import { ownHeaders } from "../api/http";
+  import { FILES, keeperAt } from "../document/files";
+  import { provide } from "../draft/context";
+  import ConditionEditor from "../draft/ConditionEditor.svelte";
+  import NewClause from "../draft/NewClause.svelte";
+  import Said from "../draft/Said.svelte";
+  import { WorkingCopy } from "../draft/working.svelte";
+  import type { Role } from "../api/types";
+  import { router } from "../router.svelte";
+  import TopBar from "./TopBar.svelte";
+
+  let { template }: { template: string } = $props();
+
+  // svelte-ignore state_referenced_locally -- the page is made anew for another template
+  const copy = provide(new WorkingCopy(template));
+  const opened = copy.open();
+  // svelte-ignore state_referenced_locally
+  setContext(
+    FILES,
+    keeperAt(`/api/templates/${template}/draft/files`, `/api/templates/${template}/pictures`, ownHeaders),
+  );
+
+  /** Which role the fields that are pointed at are given to; null for none, and then clicking picks fields. */
+  let giving = $state<string | null>(null);
+  let picked = $state<string[]>([]);
+  let adding = $state<string | null>(null);
+  let name = $state("");
+  /** Whose turn is looked at; empty for nobody's. */
+  let turn = $state("");
+
+  const told = $derived(copy.settings?.roles ?? []);
+  const roles = $derived(told.map(({ role }) => role));
+  const first = $derived(
+    roles.reduce((a: Role | undefined, b) => (!a || b.order < a.order ? b : a), undefined),
+  );
+  const sections = $derived(
+    copy
+      .inside("")
+      .flatMap((page) => copy.inside(page))
+      .map((key) => ({
+        key,
+        fields: copy.within(key).filter((it) => copy.nodes.get(it)?.node.type === "field"),
+      }))
+      .filter(({ fields }) => fields.length),
+  );
+  const fields = $derived(sections.flatMap((section) => section.fields));
+  const findings = $derived(
+    (copy.settings?.findings ?? []).filter(({ message }) =>
+      /has nothing to do|signs nothing|takes? part|answers (later|at the same time)/.test(message),
+    ),
+  );
+  const SIGNS = {
+    signature: "signature",
+    initials: "initials",
+    dateSigned: "day",
+    payment: "payment",
+  } as const;
+
+  const roleOf = (key: string) => {
+    const node = copy.nodes.get(key)?.node;
+    return node?.type === "field" ? node.role : "";
+  };
+  const kindOf = (key: string) => {
+    const node = copy.nodes.get(key)?.node;
+    return node?.type === "field" ? node.kind.type : "";
+  };
+  const count = (role: string) => fields.filter((key) => roleOf(key) === role).length;
+
+  const put = (key: string, part: Partial<Role>) =>
+    copy.edit(() => {
+      const now = copy.settings!.roles.find(({ role }) => role.key === key)!.role;
+      return { type: "putRole", role: { ...now, ...part } };
+    });
+
+  function give(keys: string[], role: string) {
+    if (keys.length) void copy.edit({ type: "setRole", keys, role }).then((done) => done && (picked = []));
+  }
+
+  function press(key: string) {
+    if (giving !== null) give([key], roleOf(key) === giving ? "" : giving);
+    else picked = picked.includes(key) ? picked.filter((it) => it !== key) : [...picked, key];
+  }
+
+  async function see(role: string) {
+    turn = role;
+    await copy.seeAs("filling", role);
+  }
+
+  function add(event: Event) {
+    event.preventDefault();
+    if (!name.trim()) return;
+    const order = Math.max(0, ...roles.map((role) => role.order)) + 1;
+    void copy
+      .edit({ type: "putRole", role: { key: "", name: name.trim(), order, takesPart: null } })
+      .then((done) => done && (name = ""));
+  }
+
+  /** How a field stands for the role whose turn is looked at. */
+  function seen(key: string): string {
+    const state = copy.nodes.get(key)?.state;
+    if (!turn || state?.type !== "field") return "";
+    if (!state.shown) return "folded";
+    if (state.editable) return state.required ? "to answer, required" : "to answer";
+    return state.value.type === "blank" ? "" : "to read";
+  }
+</script>
+
+<svelte:head><title>Signers · {copy.title} · Loesscape</title></svelte:head>
+
+<div class="grid min-h-screen grid-rows-[48px_1fr]">
+  <TopBar title={copy.title} {template} view="Signers">
+    <button class="button on-spruce" aria-label="Undo" disabled={!copy.canUndo} onclick={copy.undo}>↶</button>
+    <button class="button on-spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</button>
+  </TopBar>
+  {#await opened}
+    <p class="soft p-10 text-center" role="status">Opening …</p>
+  {:then}
+    <main class="grid grid-cols-[minmax(320px,420px)_minmax(0,1fr)] gap-6 px-6 py-5">
+      <section aria-label="Roles">
+        <h1 class="text-[15.5px] font-semibold">Roles, in the order of their turns</h1>
+        <p class="soft">The same number is the same time.</p>
+        {#each told as { role, takesPart } (role.key)}
+          <div class={["role", giving === role.key && "giving"]}>
+            <div class="flex items-center gap-2">
+              <input
+                class="token value w-14"
+                type="number"
+                min="0"
+                aria-label={`Turn of ${role.name}`}
+                value={role.order}
+                onchange={(event) => {
+                  const order = event.currentTarget.valueAsNumber;
+                  if (Number.isInteger(order)) void put(role.key, { order });
+                }}
+              />
+              <input
+                class="token value min-w-0 grow"
+                aria-label="Name of the role"
+                value={role.name}
+                onchange={(event) => put(role.key, { name: event.currentTarget.value.trim() })}
+              />
+              <button
+                class="token bare"
+                aria-label={`Take ${role.name} away`}
+                onclick={() => copy.edit({ type: "removeRole", key: role.key, dropFollowers: false })}
+                >×</button
+              >
+            </div>
+            <p class="mt-1.5">
+              {#if role.takesPart}
+                <Said parts={takesPart.parts} />
+              {:else}
+                Always takes part. <button class="token add" onclick={() => (adding = role.key)}
+                  >only when …</button
+                >
+              {/if}
+            </p>
+            {#if role.takesPart}
+              <div class="mt-1">
+                <ConditionEditor
+                  condition={role.takesPart}
+                  onchange={(of) =>
+                    copy.edit(() => {
+                      const now = copy.settings!.roles.find((it) => it.role.key === role.key)!.role;
+                      return {
+                        type: "putRole",
+                        role: { ...now, takesPart: now.takesPart && of(now.takesPart) },
+                      };
+                    })}
+                />
+              </div>
+            {:else if adding === role.key}
+              when <NewClause
+                except={[]}
+                onadd={(when) => {
+                  adding = null;
+                  void put(role.key, { takesPart: when });
+                }}
+                oncancel={() => (adding = null)}
+              />
+            {/if}
+            <div class="mt-2 flex flex-wrap gap-2">
+              <button
+                class={["button", giving === role.key && "primary"]}
+                aria-pressed={giving === role.key}
+                onclick={() => (giving = giving === role.key ? null : role.key)}
+                >{giving === role.key
+                  ? "Point at fields; press again to end"
+                  : `Give fields (${count(role.key)})`}</button
+              >
+              {#if picked.length}<button class="button" onclick={() => give(picked, role.key)}
+                  >Give the {picked.length} picked</button
+                >{/if}
+              <button
+                class={["button", turn === role.key && "primary"]}
+                aria-pressed={turn === role.key}
+                onclick={() => see(turn === role.key ? "" : role.key)}>See its turn</button
+              >
+            </div>
+          </div>
+        {/each}
+        <form class="mt-3" onsubmit={add}>
+          <input
+            class="token add"
+            size="26"
+            aria-label="Name of a new role"
+            placeholder="another role"
+            bind:value={name}
+          />
+        </form>
+        {#if copy.refused}<p class="trouble mt-3" role="alert">{copy.refused.message}</p>{/if}
+        {#if findings.length}
+          <h2 class="mt-5 font-semibold">Worth a look</h2>
+          <ul class="mt-1 grid gap-1.5">
+            {#each findings as { key, message }, i (i)}
+              <li class="rounded-md border border-straw-line bg-straw px-3 py-1.5">
+                {#if key && copy.nodes.has(key)}<b>{copy.view(key).name}:</b>{/if}
+                {message}
+              </li>
+            {/each}
+          </ul>
+        {/if}
+      </section>
+      <section
+        class={["rounded-xl border bg-paper px-6 py-4", giving !== null && "pointing"]}
+        aria-label="Fields"
+      >
+        <div class="flex items-baseline gap-3">
+          <h2 class="text-[15.5px] font-semibold">{copy.title}</h2>
+          <p class="soft" role="status">
+            {#if turn}As {roles.find(({ key }) => key === turn)?.name} sees it with the answers tried out{:else if giving !== null}Click
+              a field to give it to {roles.find(({ key }) => key === giving)?.name}{:else}Click fields to pick
+              them, then give them{/if}
+          </p>
+        </div>
+        {#each sections as { key, fields: held } (key)}
+          <div class="mt-4 flex items-center gap-3">
+            <h3 class="font-semibold">{copy.view(key).name}</h3>
+            {#if giving !== null}<button class="button text-[12px]" onclick={() => give(held, giving!)}
+                >Give all {held.length}</button
+              >{/if}
+            <button
+              class="soft text-[12px] underline"
+              onclick={() => router.go(`/templates/${template}`)}
+              title="Its logic is written in the Draft view">Draft</button
+            >
+          </div>
+          <ul class="mt-1">
+            {#each held as field (field)}
+              {@const role = roleOf(field)}
+              {@const kind = kindOf(field)}
+              <li>
+                <button
+                  class={["field", picked.includes(field) && "picked", seen(field) === "folded" && "off"]}
+                  aria-pressed={giving === null ? picked.includes(field) : role === giving}
+                  onclick={() => press(field)}
+                >
+                  <span class="min-w-0 truncate">{copy.view(field).name}</span>
+                  {#if kind in SIGNS}<span class="soft">{SIGNS[kind as keyof typeof SIGNS]}</span>{/if}
+                  {#if seen(field)}<span class="seen">{seen(field)}</span>{/if}
+                  <span class={["owner", !role && "nobody"]}
+                    >{roles.find((it) => it.key === role)?.name ??
+                      (first ? `nobody: ${first.name}` : "nobody")}</span
+                  >
+                </button>
+              </li>
+            {/each}
+          </ul>
+        {:else}
+          <p class="soft mt-4">The document has no fields yet.</p>
+        {/each}
+      </section>
+    </main>
+  {:catch problem}
+    <p class="trouble p-10" role="alert">{problem.message}</p>
+  {/await}
+</div>
+
+<style>
+  .role {
+    margin-top: 12px;
+    border: 1px solid var(--color-line);
+    border-radius: var(--radius-lg);
+    background: var(--color-paper);
+    padding: 10px 14px 12px;
+  }
+
+  .role.giving {
+    border-color: var(--color-river);
+    outline: 2px solid var(--color-river-tint);
+  }
+
+  .field {
+    display: flex;
+    width: 100%;
+    align-items: baseline;
+    gap: 10px;
+    border-radius: var(--radius-md);
+    padding: 4px 8px;
+    text-align: left;
+  }
+
+  .field:hover,
+  .field.picked {
+    background: var(--color-straw);
+  }
+
+  .field.picked {
+    outline: 1px solid var(--color-straw-line);
+  }
+
+  .field.off {
+    color: var(--color-soft);
+    font-style: italic;
+  }
+
+  .pointing .field {
+    cursor: crosshair;
+  }
+
+  .owner {
+    margin-left: auto;
+    flex: none;
+    border-radius: var(--radius-md);
+    background: var(--color-ground-deep);
+    padding: 0 8px;
+    font-weight: 600;
+    font-size: 12.5px;
+  }
+
+  .owner.nobody {
+    background: none;
+    color: var(--color-soft);
+    font-weight: 400;
+  }
+
+  .seen {
+    font: 12.5px var(--font-chrome);
+    color: var(--color-river);
+  }
+</style>

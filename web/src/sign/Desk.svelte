@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { request } from "../api/http";
+  import type { AtDesk } from "../api/types";
+
+  const token = location.pathname.split("/")[2] ?? "";
+  let due = $state<AtDesk | null>(null);
+  let wrong = $state("");
+  const opened = request<AtDesk>("GET", `/api/desk/${token}`).then((told) => (due = told));
+
+  async function end(path: string, body?: object) {
+    wrong = "";
+    try {
+      due = await request<AtDesk>("POST", `/api/desk/${token}${path}`, body);
+    } catch (problem) {
+      wrong = problem instanceof Error ? problem.message : String(problem);
+    }
+  }
+
+  const SAID = {
+    open: "",
+    approved: "The payment was made.",
+    refused: "The payment was refused; nothing was taken.",
+    late: "It took too long; nothing was taken.",
+  } as const;
+</script>
+
+<svelte:head><title>Payment desk</title></svelte:head>
+
+<main class="mx-auto max-w-[460px] px-4 py-12">
+  {#await opened}
+    <p class="soft text-center" role="status">Opening the desk …</p>
+  {:then}
+    <div class="rounded-xl border-2 border-dashed bg-paper p-6">
+      <p class="soft text-[13px]">Simulated payment desk: no money moves</p>
+      <h1 class="mt-2 text-xl font-semibold">{due!.purpose}</h1>
+      <p class="mt-2 text-2xl">{due!.amount}</p>
+      {#if due!.state === "open"}
+        <div class="mt-6 grid gap-3">
+          <button class="button primary justify-center py-2.5" onclick={() => end("", { approved: true })}
+            >Pay</button
+          >
+          <button class="button justify-center py-2.5" onclick={() => end("", { approved: false })}
+            >Have it refused</button
+          >
+          <button class="button justify-center py-2.5" onclick={() => end("/late")}
+            >Let it take too long</button
+          >
+        </div>
+      {:else}
+        <p class="mt-4" role="status">{SAID[due!.state]}</p>
+        <a class="button primary mt-5 px-4 py-2" href={due!.back}>Back to the document</a>
+      {/if}
+      {#if wrong}<p class="trouble mt-3" role="alert">{wrong}</p>{/if}
+    </div>
+  {:catch problem}
+    <p class="trouble text-center" role="alert">{problem.message}</p>
+  {/await}
+</main>

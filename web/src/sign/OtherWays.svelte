@@ -1,0 +1,88 @@
+<script lang="ts">
+  import type { Turn } from "./turn.svelte";
+
+  let { turn }: { turn: Turn } = $props();
+
+  let way = $state<"" | "decline" | "hand on">("");
+  let because = $state("");
+  let name = $state("");
+  let address = $state("");
+  let wrong = $state("");
+  let first = $state<HTMLElement>();
+
+  $effect(() => {
+    if (way) first?.focus();
+  });
+
+  async function go(event: Event) {
+    event.preventDefault();
+    wrong = "";
+    try {
+      if (way === "decline") await turn.decline(because);
+      else await turn.handOn(name, address, because);
+    } catch (problem) {
+      wrong = problem instanceof Error ? problem.message : String(problem);
+    }
+  }
+</script>
+
+<!-- What else can be done instead of signing. -->
+<aside class="not-printed mx-auto max-w-[620px] px-4 pt-2 pb-32 text-[14px]" aria-label="Other ways">
+  {#if !way}
+    <div class="flex flex-wrap gap-x-5 gap-y-2">
+      {#if turn.about!.mayDelegate}
+        <button type="button" class="py-1.5 underline" onclick={() => (way = "hand on")}
+          >Somebody else should sign</button
+        >
+      {/if}
+      <button type="button" class="py-1.5 underline" onclick={() => (way = "decline")}>I will not sign</button
+      >
+    </div>
+  {:else}
+    <form class="rounded-xl border bg-paper p-5" onsubmit={go}>
+      <h2 class="text-[16px] font-semibold">
+        {way === "decline" ? "Decline to sign" : "Hand this on to somebody else"}
+      </h2>
+      {#if way === "hand on"}
+        <label class="mt-3 block">
+          <span class="mb-1 block font-semibold">Name</span>
+          <input
+            class="text-input w-full"
+            bind:this={first}
+            bind:value={name}
+            autocomplete="off"
+            maxlength="200"
+          />
+        </label>
+        <label class="mt-3 block">
+          <span class="mb-1 block font-semibold">E-mail</span>
+          <input
+            class="text-input w-full"
+            type="email"
+            bind:value={address}
+            autocomplete="off"
+            maxlength="250"
+          />
+        </label>
+        <label class="mt-3 block">
+          <span class="mb-1 block font-semibold">Why?</span>
+          <textarea class="text-input w-full" rows="2" bind:value={because} maxlength="1000"></textarea>
+        </label>
+      {:else}
+        <p class="mt-1">This ends it for everybody. The sender and the others are told.</p>
+        <label class="mt-3 block">
+          <span class="mb-1 block font-semibold">Why?</span>
+          <textarea class="text-input w-full" rows="3" bind:this={first} bind:value={because} maxlength="1000"
+          ></textarea>
+        </label>
+      {/if}
+      {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+      <div class="mt-4 flex gap-3">
+        <button type="submit" class="button primary px-4 py-2"
+          >{way === "decline" ? "Decline" : "Hand on"}</button
+        >
+        <button type="button" class="button px-4 py-2" onclick={() => (way = "")}>Back</button>
+      </div>
+    </form>
+  {/if}
+</aside>
