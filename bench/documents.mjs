@@ -16,11 +16,12 @@ export function template(items) {
 /** A server, asked as its pages ask it. */
 export function server(base) {
   const cookies = new Map();
-  return async (method, path, body) => {
-    const headers = { Cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join("; ") };
+  const cookie = () => [...cookies].map(([name, value]) => `${name}=${value}`).join("; ");
+  const send = async (method, path, body, type) => {
+    const headers = { Cookie: cookie() };
     if (cookies.has("XSRF-TOKEN")) headers["X-XSRF-TOKEN"] = cookies.get("XSRF-TOKEN");
-    if (body) headers["Content-Type"] = "application/json";
-    const response = await fetch(base + path, { method, headers, body: body && JSON.stringify(body) });
+    if (body) headers["Content-Type"] = type;
+    const response = await fetch(base + path, { method, headers, body });
     for (const cookie of response.headers.getSetCookie()) {
       const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie);
       cookies.set(name, value);
@@ -29,6 +30,10 @@ export function server(base) {
     if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${text}`);
     return text ? JSON.parse(text) : undefined;
   };
+  const ask = (method, path, body) => send(method, path, body && JSON.stringify(body), "application/json");
+  ask.upload = (path, bytes) => send("POST", path, bytes, "application/octet-stream");
+  ask.cookies = cookie;
+  return ask;
 }
 
 export function report(name, times) {

@@ -2,7 +2,7 @@
   import { getContext } from "svelte";
   import { PAY } from "./signing";
   import type { Field, NodeStateFieldState } from "../api/types";
-  import { choicesOf, typedOf } from "./answers";
+  import { amount, choicesOf, typedOf } from "./answers";
   import ChoiceControl from "./ChoiceControl.svelte";
   import FilesControl from "./FilesControl.svelte";
   import { lookClass, lookStyle } from "./looks";
@@ -40,7 +40,12 @@
   /** What stands in the control: what was typed; otherwise what was worked out or stands there from the beginning. */
   const text = $derived(typed ?? typedOf(state.value));
   const worked = $derived(field.value?.type === "workedOut" && !(field.value.overtypable && typed));
-  const standing = $derived(worked ? typedOf(state.value) : text);
+  const standing = $derived.by(() => {
+    if (!worked) return text;
+    return kind.type === "money" && state.value.type === "number"
+      ? amount(kind.currency, state.value.number)
+      : typedOf(state.value);
+  });
   const choices = $derived(choicesOf(kind, state.offered));
   const isMarks = $derived(
     kind.type === "yesNo" ||
@@ -73,8 +78,8 @@
 {:else if kind.type === "payment"}
   <p {id} class="given">
     {#if state.value.type === "paid"}Paid {kind.currency}
-      {state.value.amount}{:else if !state.due}Nothing to pay{:else}To be paid: {kind.currency}
-      {state.due}{/if}
+      {amount(kind.currency, state.value.amount)}{:else if !state.due}Nothing to pay{:else}To be paid: {kind.currency}
+      {amount(kind.currency, state.due)}{/if}
     {#if pay && state.due && state.value.type !== "paid"}
       <button type="button" class="button primary ms-3" onclick={() => pay(id.replace(/^f-/, ""))}
         >Pay at the desk</button

@@ -141,7 +141,7 @@
           >Use my {what} again<span class="sr-only">, for {field.label}</span></button
         >
       {/if}
-      <button type="button" class="soft text-xs underline" onclick={() => file?.click()}
+      <button type="button" class="soft py-2 text-[13px] underline" onclick={() => file?.click()}
         >or a picture<span class="sr-only"> of your {what}, for {field.label}</span></button
       >
       <input

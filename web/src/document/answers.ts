@@ -121,3 +121,10 @@ export function isGroup(kind: FieldKind): boolean {
       return false;
   }
 }
+
+/** An amount with as many decimals as its currency has; with more where it has more. */
+export function amount(currency: string, number: number): string {
+  const format = new Intl.NumberFormat("en", { style: "currency", currency });
+  const scale = String(number).split(".")[1]?.length ?? 0;
+  return number.toFixed(Math.max(format.resolvedOptions().maximumFractionDigits ?? 2, scale));
+}

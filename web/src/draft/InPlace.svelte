@@ -28,10 +28,10 @@
   <div id={`${id}-label`} class={["leading-6 font-semibold", isSelected && "flex items-baseline"]}>
     {#if isSelected}
       <span class="min-w-0"><EditableText value={node.label} label="Label" onchange={relabel} /></span>
+      <span>{suffix}</span>
     {:else}
-      <span>{node.label}</span>
+      <span>{node.label}{suffix}</span>
     {/if}
-    <span>{suffix}</span>
     {#if stand.required}<span class="pl-1 text-clay" title="required">*</span>{/if}
   </div>
   {#key stand.editable}

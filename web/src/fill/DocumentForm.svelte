@@ -16,7 +16,8 @@
   const heading = (it: Node) => (it.type === "page" || it.type === "section" ? it.title : "");
   const pages = $derived(held(""));
   /** The page that is open; where it folds away, the last one before it that is still there. */
-  let wanted = $state("");
+  // svelte-ignore state_referenced_locally -- where one begins does not change while one is there
+  let wanted = $state(pages.find((it) => held(it).some((key) => filling.concerns?.has(key))) ?? "");
   const page = $derived.by(() => {
     const order = sheet.held[""] ?? [];
     const before = pages.filter((it) => order.indexOf(it) <= order.indexOf(wanted));

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Field, NodeStateFieldState } from "../api/types";
-  import { choicesOf, typedOf } from "../document/answers";
+  import { amount, choicesOf, typedOf } from "../document/answers";
   import { lookClass, lookStyle } from "../document/looks";
   import { question } from "../document/labels";
   import Signed from "../document/Signed.svelte";
@@ -14,6 +14,8 @@
     if (value.type === "yesNo") return value.yes ? "Yes" : "No";
     if (value.type === "files") return value.files.map(({ name }) => name).join(", ");
     if (value.type === "paid") return "Paid";
+    if (value.type === "number" && field.kind.type === "money")
+      return amount(field.kind.currency, value.number);
     const names = choicesOf(field.kind, stand.offered);
     const label = (id: string) => names.find((it) => it.id === id)?.label ?? id;
     if (value.type === "chosen") return value.words || label(value.choice);

@@ -21,6 +21,12 @@
   let address = $state("");
   const row = $derived(page?.dispatch);
   const goesOn = $derived(row?.standing === "waiting" || row?.standing === "overdue");
+  /** How far a role has come, in words; where all has ended, nobody is waited for any more. */
+  function turnOf({ turn }: PartyRow): string {
+    if (goesOn || turn === "finished" || turn === "skipped") return TURNS[turn];
+    return turn === "acting" && row?.standing === "declined" ? "declined" : "did not sign";
+  }
+
   const TURNS = {
     waiting: "later",
     acting: "now",
@@ -133,7 +139,7 @@
               <td class="px-3 py-2.5 font-semibold">{party.title}</td>
               <td class="px-3 py-2.5">{party.name}<br /><span class="soft">{party.address}</span></td>
               <td class="px-3 py-2.5"
-                >{TURNS[party.turn]}{#if party.turn === "acting"}<span class="soft"
+                >{turnOf(party)}{#if goesOn && party.turn === "acting"}<span class="soft"
                     >, {party.opened ? "opened" : "not opened yet"}</span
                   >{/if}</td
               >

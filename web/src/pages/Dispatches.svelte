@@ -10,6 +10,7 @@
   let sought = $state("");
   let standing = $state<DispatchStanding | "">("");
   let older = $state(0);
+  let waits = $state("");
 
   const AGES = [
     { days: 0, label: "of any age" },
@@ -24,6 +25,7 @@
       const text = `${row.title} ${row.parties.map(({ name, address, title }) => `${name} ${address} ${title}`)}`;
       return (
         (!standing || row.standing === standing) &&
+        (!waits || whose(row).split(", ").includes(waits)) &&
         (!older || new Date(row.changed).getTime() < before) &&
         words.every((word) => text.toLowerCase().includes(word))
       );
@@ -50,6 +52,14 @@
         {#each Object.entries(STANDINGS) as [id, { words }] (id)}<option value={id}
             >{words.toLowerCase()}</option
           >{/each}
+      </select>
+      <select class="text-input max-w-56 py-[6px]" aria-label="Whose turn" bind:value={waits}>
+        <option value="">waiting for anybody</option>
+        {#each [...new Set(all.dispatches.flatMap((row) => whose(row).split(", ")))]
+          .filter(Boolean)
+          .sort() as who (who)}
+          <option value={who}>{who}</option>
+        {/each}
       </select>
       <select class="text-input py-[6px]" aria-label="Age" bind:value={older}>
         {#each AGES as { days, label } (days)}<option value={days}>{label}</option>{/each}

@@ -102,7 +102,8 @@
     const state = copy.nodes.get(key)?.state;
     if (!turn || state?.type !== "field") return "";
     if (!state.shown) return "folded";
-    if (state.editable) return state.required ? "to answer, required" : "to answer";
+    const owner = roleOf(key) || first?.key;
+    if (state.editable && owner === turn) return state.required ? "to answer, required" : "to answer";
     return state.value.type === "blank" ? "" : "to read";
   }
 </script>

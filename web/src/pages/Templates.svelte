@@ -4,12 +4,15 @@
   import type { Made, Standing, TemplateList } from "../api/types";
   import { inside, router } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import { session } from "../session.svelte";
+  import Accounts from "./Accounts.svelte";
   import OrganisationSettings from "./OrganisationSettings.svelte";
   import TopBar from "./TopBar.svelte";
 
   let list = $state(request<TemplateList>("GET", "/api/templates"));
   let title = $state("");
   let trouble = $state<Problem | null>(null);
+  const isAuthor = $derived(session.value?.role === "author");
   let chooser: HTMLInputElement;
 
   const standings: Record<Standing, string> = {
@@ -50,7 +53,7 @@
 
 <TopBar title="Templates" />
 <main class="mx-auto max-w-[1040px] px-6 py-7">
-  <form onsubmit={make} class="mb-6 flex flex-wrap items-end gap-3">
+  <form onsubmit={make} class:hidden={!isAuthor} class="mb-6 flex flex-wrap items-end gap-3">
     <label class="grid w-80 gap-1 font-semibold"
       >New template
       <input
@@ -110,8 +113,10 @@
             {#each templates as row (row.id)}
               <tr class="border-b last:border-0 hover:bg-straw">
                 <td class="px-5 py-3 text-[14.5px]"
-                  ><a class="link no-underline hover:underline" href={`/templates/${row.id}`} use:inside
-                    >{row.title}</a
+                  ><a
+                    class="link no-underline hover:underline"
+                    href={`/templates/${row.id}${isAuthor ? "" : "/records"}`}
+                    use:inside>{row.title}</a
                   ></td
                 >
                 <td class="px-3 py-3 whitespace-nowrap">{standings[row.standing]}</td>
@@ -131,5 +136,6 @@
   {:catch problem}
     <p class="trouble" role="alert">{problem.message}</p>
   {/await}
-  <OrganisationSettings />
+  {#if isAuthor}<OrganisationSettings />{/if}
+  <Accounts />
 </main>

@@ -11,15 +11,18 @@
     children,
   }: { title?: string; note?: string; template?: string; view?: string; children?: Snippet } = $props();
 
-  const views = [
-    { name: "Draft", path: "" },
-    { name: "Signers", path: "/signers" },
-    { name: "Release", path: "/release" },
-    { name: "Send", path: "/send" },
-    { name: "Records", path: "/records" },
-  ];
-
   const isAuthor = $derived(session.value?.role === "author");
+  const views = $derived([
+    ...(isAuthor
+      ? [
+          { name: "Draft", path: "" },
+          { name: "Signers", path: "/signers" },
+          { name: "Release", path: "/release" },
+        ]
+      : []),
+    ...(session.value?.role === "reader" ? [] : [{ name: "Send", path: "/send" }]),
+    { name: "Records", path: "/records" },
+  ]);
   const parts = $derived([
     { name: "Templates", path: "/templates" },
     { name: "Dispatches", path: "/dispatches" },

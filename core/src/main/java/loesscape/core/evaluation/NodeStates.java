@@ -21,6 +21,7 @@ import loesscape.core.model.LookRule;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Section;
 import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
 import org.jspecify.annotations.Nullable;
 
 /** Makes the states of nodes when all that is shown and all that counts is decided. */
@@ -127,7 +128,10 @@ final class NodeStates {
                 ? own.amount(seen, Currencies.decimals(currency))
                 : null;
         boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
-        String problem = problem(own, field, reading, seen);
+        String problem = unpaid(field, value, due);
+        if (problem == null) {
+            problem = problem(own, field, reading, seen);
+        }
         String band = band(field.bands(), value);
         Look look = own.look(LookRule.Extent.ITEM, seen);
         return new FieldState(
@@ -159,6 +163,17 @@ final class NodeStates {
     /** Whether an answer can be asked for: where it can be typed, and where its role pays. */
     private static boolean isAsked(Field field, Seen seen, boolean shown, boolean isEditable) {
         return isEditable || (shown && field.kind() instanceof FieldKind.Payment && !isOthers(field, seen));
+    }
+
+    /** What was paid is what is due; answers that change the amount afterwards have to be changed back. */
+    private static @Nullable String unpaid(Field field, Value value, @Nullable BigDecimal due) {
+        if (!(value instanceof Value.Paid(var paid, var ignored)) || (due != null && due.compareTo(paid) == 0)) {
+            return null;
+        }
+        return "%s was paid, but %s is due now; change back what the amount hangs on."
+                .formatted(
+                        Display.number(field.kind(), paid),
+                        due == null ? "nothing" : Display.number(field.kind(), due));
     }
 
     private static @Nullable String problem(Rules own, Field field, @Nullable Reading reading, Seen seen) {

@@ -221,6 +221,21 @@ class SigningTest {
     }
 
     @Test
+    void whatWasPaidIsWhatIsDue() {
+        Field days = Field.of("days", "Days", new FieldKind.Number(0, "", null, null));
+        Field deposit = Field.of("deposit", "Deposit", new FieldKind.Payment("EUR", "10 * days"))
+                .withRequired(new Condition.Always());
+        CompiledTemplate loan = CompiledTemplate.compile(Template.of(
+                "Loan", List.of(new Page("page", "", null, List.of(Section.of("main", "", List.of(days, deposit)))))));
+        Answers paid = Answers.NONE.with("days", "3").with("deposit", "30 reference");
+        assertThat(loan.evaluate(paid).obstacles()).isEmpty();
+        assertThat(loan.evaluate(paid.with("days", "5")).obstacles())
+                .extracting(State.Obstacle::message)
+                .containsExactly("€ 30.00 was paid, but € 50.00 is due now; change back what the amount hangs on.");
+        assertThat(loan.evaluate(paid.with("deposit", "")).obstacles()).hasSize(1);
+    }
+
+    @Test
     void whoIsNamedWronglyOrTooLateIsRefused() {
         Event.Sent some = sent(false);
         assertThatThrownBy(() -> Signing.send(

@@ -51,7 +51,9 @@ public final class EventWords {
 
     private static String sent(Event.Sent it) {
         String due = it.due() == null ? "" : ", due %s".formatted(it.due());
-        String before = it.prefilled() == 0 ? "" : ", with %d answers given beforehand".formatted(it.prefilled());
+        String before = it.prefilled() == 0
+                ? ""
+                : ", with %d %s given beforehand".formatted(it.prefilled(), it.prefilled() == 1 ? "answer" : "answers");
         return "Sent release %d of “%s” to %s%s%s."
                 .formatted(
                         it.release(),

@@ -11,7 +11,10 @@ import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
 import loesscape.formats.picture.SafePicture;
@@ -151,10 +154,27 @@ public class Fillings {
         if (!state.obstacles().isEmpty()) {
             return new Finished(null, state.obstacles());
         }
+        Answers answers = withSigningDays(release, state, filling);
         Instant finished = fillings.finish(filling.id());
-        int number = records.add(
-                target.template(), target.release(), filling.id(), finished, state.counted(filling.answers()));
+        Answers counted = release.evaluate(answers, now()).counted(answers);
+        int number = records.add(target.template(), target.release(), filling.id(), finished, counted);
         return new Finished(number, List.of());
+    }
+
+    /** Puts the day of signing where it is shown. */
+    private Answers withSigningDays(CompiledTemplate release, State state, Filling filling) {
+        Answers answers = filling.answers();
+        for (Map.Entry<String, NodeState> entry : state.nodes().entrySet()) {
+            Field field = release.lexicon().field(RowNames.key(entry.getKey()));
+            if (field != null
+                    && field.kind() instanceof FieldKind.DateSigned
+                    && entry.getValue().shown()) {
+                String day = LocalDate.now(clock).toString();
+                fillings.keep(filling.id(), entry.getKey(), day);
+                answers = answers.with(entry.getKey(), day);
+            }
+        }
+        return answers;
     }
 
     @Transactional(readOnly = true)

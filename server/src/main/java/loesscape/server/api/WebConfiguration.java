@@ -1,9 +1,7 @@
 package loesscape.server.api;
 
-import java.time.Clock;
-import java.time.Duration;
-import java.time.ZoneId;
 import java.util.List;
+import loesscape.server.clock.ServerClock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.converter.HttpMessageConverters;
@@ -35,9 +33,8 @@ class WebConfiguration implements WebMvcConfigurer {
         }
     }
 
-    /** To the millisecond, which every store keeps exactly; its days are those of the place where the server stands. */
     @Bean
-    Clock clock() {
-        return Clock.tick(Clock.system(ZoneId.systemDefault()), Duration.ofMillis(1));
+    ServerClock clock() {
+        return new ServerClock();
     }
 }

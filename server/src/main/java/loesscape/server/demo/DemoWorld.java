@@ -66,6 +66,7 @@ public class DemoWorld implements ApplicationRunner {
     private final BlockStore blocks;
     private final OrganisationStore organisations;
     private final PasswordEncoder encoder;
+    private final DemoDispatches demoDispatches;
 
     DemoWorld(
             Accounts accounts,
@@ -76,7 +77,8 @@ public class DemoWorld implements ApplicationRunner {
             PictureStore pictures,
             BlockStore blocks,
             OrganisationStore organisations,
-            PasswordEncoder encoder) {
+            PasswordEncoder encoder,
+            DemoDispatches demoDispatches) {
         this.accounts = accounts;
         this.templates = templates;
         this.releases = releases;
@@ -86,6 +88,7 @@ public class DemoWorld implements ApplicationRunner {
         this.blocks = blocks;
         this.organisations = organisations;
         this.encoder = encoder;
+        this.demoDispatches = demoDispatches;
     }
 
     @Override
@@ -108,6 +111,9 @@ public class DemoWorld implements ApplicationRunner {
                 }
             }
             release(template, author, "First release", records(name));
+            if (name.equals("drilling-agreement")) {
+                demoDispatches.lay(template, accounts.find(AUTHOR).orElseThrow());
+            }
             tryouts.keep(template, author, Tryout.NONE.with(new Answers(tryout(name))));
         }
     }

@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The senders' side of the server: what was sent, where it is, and what can be done about it. */
 @Service
-class Dispatches {
+public class Dispatches {
 
     private static final int MOST = 1_000;
 

@@ -7,7 +7,10 @@ import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** What the server does of itself, every second: seal, deliver, remind, give up on payments. Nothing is lost where it is stopped. */
+/**
+ * What the server does of itself, every second: seal, deliver, remind, give up on payments. None of it waits for another,
+ * and nothing is lost where the server is stopped in the middle.
+ */
 @Component
 class Errands {
 
@@ -28,15 +31,27 @@ class Errands {
     }
 
     @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
-    void run() {
+    void seal() {
         run("sealing", sealing::sealWaiting);
-        run("reminding", reminders::remind);
-        run("late payments", payments::giveUp);
+    }
+
+    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    void deliverMail() {
         run("mail", mail::deliver);
+    }
+
+    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    void deliverWebhooks() {
         run("webhooks", webhooks::deliver);
     }
 
-    /** One errand that cannot be run does not keep the others from it. */
+    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    void lookAtTime() {
+        run("reminding", reminders::remind);
+        run("late payments", payments::giveUp);
+    }
+
+    /** What cannot be done now is done later. */
     private static void run(String name, Runnable errand) {
         try {
             errand.run();

@@ -39,7 +39,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Sends releases: to named people, to many from a table, or through an open link. */
 @Service
-class Sending {
+public class Sending {
 
     private static final int LONGEST_MESSAGE = 4_000;
     private static final int MOST_DAYS = 3_650;

@@ -34,7 +34,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The signers' side of the server: a turn opened, filled in, finished, declined or handed on, through a link of one's own. */
 @Service
-class Turns {
+public class Turns {
 
     private final DispatchStore dispatches;
     private final FillingStore fillings;

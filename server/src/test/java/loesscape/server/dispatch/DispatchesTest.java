@@ -379,40 +379,4 @@ class DispatchesTest {
         assertThat(signatures.get(1))
                 .isEqualTo("t=%s,v1=%s".formatted(at, Webhooks.signature(secret, at + "." + told.get(1))));
     }
-
-    @Test
-    void linksAreGuessedInVainAndOnlySomeAccountsMayDoThings() {
-        Visitor guesser = SERVER.visitor();
-        Sent sent = Sent.of(SERVER, TOGETHER).send("{}", "a", "b");
-        String path = "/api/dispatches/" + sent.id;
-        for (String get : List.of("/api/dispatches", path, path + "/document.pdf", "/api/outside")) {
-            guesser.get(get).problem(401);
-        }
-        for (String post : List.of(path + "/withdraw", path + "/remind", path + "/correct", sent.release())) {
-            guesser.post(post, "{}").problem(401);
-        }
-        Visitor reader = account(sent.author, "reader");
-        reader.get("/api/dispatches").ok();
-        reader.post(path + "/withdraw", "{\"because\":\"x\"}").problem(403);
-        reader.post("/api/templates", "{\"title\":\"x\"}").problem(403);
-        reader.get("/api/outside").problem(403);
-        Visitor sender = account(sent.author, "sender");
-        sender.post("/api/templates", "{\"title\":\"x\"}").problem(403);
-        sender.post("/api/accounts", "{\"name\":\"y\",\"password\":\"long enough words\",\"role\":\"author\"}")
-                .problem(403);
-        sender.post(path + "/withdraw", "{\"because\":\"Sent twice\"}").ok();
-    }
-
-    private static Visitor account(Visitor author, String role) {
-        String name = role + System.nanoTime();
-        author.post(
-                        "/api/accounts",
-                        "{\"name\":\"%s\",\"password\":\"long enough words\",\"role\":\"%s\"}".formatted(name, role))
-                .ok();
-        Visitor visitor = SERVER.visitor();
-        visitor.get("/api/session").ok();
-        visitor.post("/api/session", "{\"name\":\"%s\",\"password\":\"long enough words\"}".formatted(name))
-                .ok();
-        return visitor;
-    }
 }

@@ -80,6 +80,11 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
                         .getPort();
     }
 
+    /** A part of the running server. */
+    public <T> T part(String name, Class<T> type) {
+        return running().getBean(name, type);
+    }
+
     /** The folder of its database. */
     public Path data() {
         return Objects.requireNonNull(data, "the server was not started");
