@@ -39,12 +39,15 @@
     event.preventDefault();
     const moved = dragged.key;
     const into = RANK[dragged.kind] < RANK[kind];
-    const holder = into ? key : copy.holder(key);
+    // What is dropped on a page and cannot stand there goes into its first section.
+    const page = dragged.kind === "item" && kind === "page";
+    const holder = page ? (copy.inside(key)[0] ?? "") : into ? key : copy.holder(key);
     const siblings = copy.inside(holder).filter((it) => it !== moved);
     const at = siblings.indexOf(key);
     const after = into ? null : over === "after" ? key : (siblings[at - 1] ?? null);
     over = null;
     dragged = null;
+    if (page && !holder) return;
     void copy.edit({ type: "move", key: moved, holder, after });
   }
 </script>

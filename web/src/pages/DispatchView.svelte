@@ -89,9 +89,11 @@
         <h1 class="text-xl font-semibold">{row.title}</h1>
         <p class="soft">
           Release {row.release}, sent {dayAndTime(row.sent)}{#if row.due}, due {day(row.due)}{/if} ·
-          <a class="link" href={`/templates/${row.template}`} use:inside>its template</a>{#if row.record}
-            · <a class="link" href={`/templates/${row.template}/records/${row.record}`} use:inside
-              >record {row.record}</a
+          <a class="link" href={`/templates/${row.template}`} use:inside>its template</a
+          >{#if row.record}{" · "}<a
+              class="link"
+              href={`/templates/${row.template}/records/${row.record}`}
+              use:inside>record {row.record}</a
             >{/if}
         </p>
       </div>

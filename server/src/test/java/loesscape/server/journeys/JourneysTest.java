@@ -236,6 +236,13 @@ class JourneysTest {
         author.getByRole(AriaRole.BUTTON, named("Undo")).click();
         assertThat(author.locator("li:has(> #c-owner_notice) + li > #c-contact"))
                 .hasCount(1);
+
+        author.navigate(SERVER.address() + "/templates");
+        author.getByRole(AriaRole.LINK, named("Soil sample series")).click();
+        author.locator("#c-page_samples, #c-crop").first().click();
+        author.setViewportSize(1280, 2400);
+        author.locator("#i-going > .grip").dragTo(author.locator("#i-page_samples"));
+        assertThat(author.locator("li:has(> #c-limits) #c-going")).hasCount(1);
     }
 
     @Test
