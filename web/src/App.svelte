@@ -1,6 +1,7 @@
 <script lang="ts">
   import Dispatches from "./pages/Dispatches.svelte";
   import DispatchView from "./pages/DispatchView.svelte";
+  import Lookups from "./pages/Lookups.svelte";
   import Outside from "./pages/Outside.svelte";
   import Send from "./pages/Send.svelte";
   import Signers from "./pages/Signers.svelte";
@@ -33,6 +34,8 @@
     {#key place[1]}<DispatchView id={place[1]} />{/key}
   {:else if place[0] === "dispatches"}
     <Dispatches />
+  {:else if place[0] === "lookups"}
+    <Lookups />
   {:else if place[0] === "outside"}
     <Outside />
   {:else if template && place[2] === "release"}

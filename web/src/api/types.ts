@@ -965,6 +965,7 @@ export type ListView = {
   name: string;
   columns: Column[];
   rows: number;
+  source: Source | null;
 };
 
 export type Look = {
@@ -987,6 +988,32 @@ export type LookupList = {
   name: string;
   columns: Column[];
   rows: string[][];
+  source: Source | null;
+};
+
+export type LookupPage = {
+  id: string;
+  list: LookupList;
+  version: number;
+  versions: VersionRow[];
+};
+
+export type LookupRow = {
+  id: string;
+  name: string;
+  version: number;
+  by: string;
+  made: string;
+};
+
+export type LookupWanted = {
+  revision: number;
+  lookup: string;
+};
+
+export type Lookups = {
+  lookups: LookupRow[];
+  registers: Register[];
 };
 
 export type Made = {
@@ -1026,6 +1053,11 @@ export type NewLink = {
   path: string;
 };
 
+export type NewLookup = {
+  name: string;
+  table: string;
+};
+
 export type NewRelease = {
   revision: number;
   notes: string;
@@ -1033,6 +1065,13 @@ export type NewRelease = {
 
 export type NewTemplate = {
   title: string;
+};
+
+export type NextLookup = {
+  version: number;
+  name: string;
+  table: string;
+  lines: string[][];
 };
 
 export type Node =
@@ -1198,7 +1237,7 @@ export type Outside = {
   passed: Passed[];
 };
 
-export type OutsideService = "mail" | "payments" | "authority" | "webhooks";
+export type OutsideService = "mail" | "payments" | "directory" | "authority" | "webhooks";
 
 export type Page = {
   key: string;
@@ -1338,6 +1377,15 @@ export type RecordTable = {
 export type Refused = {
   line: number;
   why: string;
+};
+
+export type Register = {
+  key: string;
+  name: string;
+};
+
+export type RegisterWanted = {
+  key: string;
 };
 
 export type ReleaseList = {
@@ -1481,6 +1529,11 @@ export type SignedTitle = {
 };
 
 export type Size = "medium" | "small" | "large";
+
+export type Source = {
+  list: string;
+  version: number;
+};
 
 export type Spacing = "normal" | "compact" | "roomy";
 
@@ -1686,6 +1739,12 @@ export type Verb = {
 };
 
 export type Verdict = "intact" | "changed" | "notSealed" | "unreadable";
+
+export type VersionRow = {
+  version: number;
+  by: string;
+  made: string;
+};
 
 export type Vocabulary = {
   operators: Record<string, Verb[]>;

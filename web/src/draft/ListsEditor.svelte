@@ -1,6 +1,6 @@
 <script lang="ts">
   import { request } from "../api/http";
-  import type { LookupList } from "../api/types";
+  import type { LookupList, LookupRow, Lookups } from "../api/types";
   import { columnsOf, pasted, tableText } from "./tables";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
@@ -13,6 +13,12 @@
   let text = $state("");
   let wrong = $state("");
   const MOST_SHOWN = 5_000;
+
+  /** The lists of the organisation. */
+  let library = $state<LookupRow[]>([]);
+  void request<Lookups>("GET", "/api/lookups").then((told) => (library = told.lookups));
+
+  const take = (lookup: string) => copy.takeLookup(lookup);
 
   async function open(key: string) {
     wrong = "";
@@ -55,6 +61,7 @@
       name: name.trim() || titles[0]!,
       columns,
       rows: rows.map((row) => columns.map((_, i) => row[i] ?? "")),
+      source: null,
     };
     if (await copy.edit({ type: "putList", list })) {
       editing = null;
@@ -69,7 +76,17 @@
     <div class="mb-1 flex items-center gap-1">
       <b class="min-w-0 truncate">{list.name}</b>
       <span class="soft whitespace-nowrap">{list.rows} rows, {list.columns.length} columns</span>
-      <button type="button" class="token plain ml-auto" onclick={() => open(list.key)}>edit</button>
+      {#if list.source}
+        {@const last = library.find(({ id }) => id === list.source?.list)}
+        <span class="soft ml-auto whitespace-nowrap">from Lookups, version {list.source.version}</span>
+        {#if last && last.version > list.source.version}
+          <button type="button" class="token plain" onclick={() => take(last.id)}
+            >take over version {last.version}</button
+          >
+        {/if}
+      {:else}
+        <button type="button" class="token plain ml-auto" onclick={() => open(list.key)}>edit</button>
+      {/if}
       <button
         type="button"
         class="token bare"
@@ -104,5 +121,8 @@
     </div>
   {:else}
     <button type="button" class="token add" onclick={() => open("")}>a new list</button>
+    {#each library.filter(({ id }) => !lists.some(({ source }) => source?.list === id)) as it (it.id)}
+      <button type="button" class="token add" onclick={() => take(it.id)}>“{it.name}” from Lookups</button>
+    {/each}
   {/if}
 </EditorLine>

@@ -226,6 +226,13 @@ export class WorkingCopy {
     });
   }
 
+  /** Takes the last version of a list of the organisation into the document. */
+  takeLookup(lookup: string): Promise<unknown> {
+    return this.ask(async () =>
+      this.take(await request("POST", `${this.base}/lookups`, { revision: this.revision, lookup })),
+    );
+  }
+
   undo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/undo`)));
   redo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/redo`)));
 

@@ -48,7 +48,7 @@
     </ul>
     <form class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
       <label class="grid w-48 gap-1"
-        >Name<input class="text-input" maxlength="100" autocomplete="off" bind:value={name} /></label
+        >Sign-in name<input class="text-input" maxlength="100" autocomplete="off" bind:value={name} /></label
       >
       <label class="grid w-48 gap-1"
         >Password<input

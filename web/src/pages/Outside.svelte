@@ -12,6 +12,7 @@
   const NAMES: Record<OutsideService, [string, string]> = {
     mail: ["Mail", "takes messages to people"],
     payments: ["Payment desk", "takes payments"],
+    directory: ["Directory", "knows registers of others"],
     authority: ["Authority", "issues certificates and seals"],
     webhooks: ["Webhooks", "tell other programs"],
   };
@@ -50,7 +51,7 @@
   <p class="soft">The simulated world outside: what leaves this server, and switches that make it fail.</p>
   {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
   {#if outside}
-    <div class="mt-3 grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
+    <div class="mt-3 grid gap-3 sm:grid-cols-2 xl:grid-cols-5">
       {#each outside.services as setting (setting.service)}
         {@const [name, does] = NAMES[setting.service]}
         <fieldset class="rounded-xl border bg-paper px-4 pt-1 pb-3">

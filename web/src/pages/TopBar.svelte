@@ -26,6 +26,7 @@
   const parts = $derived([
     { name: "Templates", path: "/templates" },
     { name: "Dispatches", path: "/dispatches" },
+    ...(isAuthor ? [{ name: "Lookups", path: "/lookups" }] : []),
     ...(isAuthor ? [{ name: "Outside", path: "/outside" }] : []),
   ]);
 

@@ -143,7 +143,7 @@ record Fitted(Parts block, Map<String, String> keys) {
             String key = Keys.unused(list.key(), document.rest().lists()::containsKey);
             Map<String, LookupList> lists = new LinkedHashMap<>(with.rest().lists());
             lists.remove(list.key());
-            lists.put(key, new LookupList(key, list.name(), list.columns(), list.rows()));
+            lists.put(key, new LookupList(key, list.name(), list.columns(), list.rows(), list.source()));
             with = with.with(with.rest().withLists(lists));
             for (Node node : block.nodes().values()) {
                 if (node instanceof Field field

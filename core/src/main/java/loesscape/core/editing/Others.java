@@ -62,8 +62,13 @@ final class Others {
     static Parts put(Parts parts, LookupList list) {
         Map<String, LookupList> lists = new LinkedHashMap<>(parts.rest().lists());
         String key = list.key().isEmpty() ? Keys.from(list.name(), "list", lists::containsKey) : list.key();
-        lists.put(key, new LookupList(key, list.name(), keyed(list.columns()), list.rows()));
+        lists.put(key, new LookupList(key, list.name(), keyed(list.columns()), list.rows(), list.source()));
         return parts.with(parts.rest().withLists(lists));
+    }
+
+    /** A list whose columns have keys, made from their titles where they had none. */
+    static LookupList keyed(LookupList list) {
+        return new LookupList(list.key(), list.name(), keyed(list.columns()), list.rows(), list.source());
     }
 
     private static List<LookupList.Column> keyed(List<LookupList.Column> columns) {

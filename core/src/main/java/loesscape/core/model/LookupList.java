@@ -1,6 +1,7 @@
 package loesscape.core.model;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A table from which fields offer choices.
@@ -9,12 +10,14 @@ import java.util.List;
  * @param name what its author calls it
  * @param columns at least one
  * @param rows each with a cell for every column; an empty cell is blank
+ * @param source the list of the organisation it was taken from; null for one of the template's own
  */
 public record LookupList(
         String key,
         String name,
         List<Column> columns,
-        @MayBeLeftOut List<List<String>> rows) {
+        @MayBeLeftOut List<List<String>> rows,
+        @Nullable Source source) {
 
     /** The most rows of a list. */
     public static final int MOST_ROWS = 100_000;
@@ -31,6 +34,19 @@ public record LookupList(
      */
     public record Column(
             String key, String title, @MayBeLeftOut boolean number) {}
+
+    /**
+     * Where a list was taken from.
+     *
+     * @param list the identity of the organisation's list
+     * @param version which of its versions
+     */
+    public record Source(String list, int version) {}
+
+    /** A list of the template's own. */
+    public LookupList(String key, String name, List<Column> columns, List<List<String>> rows) {
+        this(key, name, columns, rows, null);
+    }
 
     public LookupList {
         columns = List.copyOf(columns);

@@ -37,7 +37,7 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     private static int most(String address) {
-        if (address.endsWith("/import")) {
+        if (address.endsWith("/import") || address.startsWith("/api/lookups")) {
             return Math.max(TemplateFile.LARGEST, TemplateArchive.LARGEST);
         }
         if (address.endsWith("/pictures") || address.endsWith("/logo")) {

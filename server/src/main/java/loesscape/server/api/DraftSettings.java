@@ -10,6 +10,7 @@ import loesscape.core.model.Role;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What belongs to a document as a whole and to none of its nodes.
@@ -30,8 +31,9 @@ public record DraftSettings(
     /** A role, and when it takes part, as a sentence. */
     public record RoleView(Role role, Sentence takesPart) {}
 
-    /** A lookup list, and how many rows it has. */
-    public record ListView(String key, String name, List<LookupList.Column> columns, int rows) {}
+    /** A lookup list, how many rows it has, and where it was taken from; null for one of the template's own. */
+    public record ListView(
+            String key, String name, List<LookupList.Column> columns, int rows, LookupList.@Nullable Source source) {}
 
     /** A condition for finishing, and what it says as a sentence. */
     public record FinishView(FinishRule rule, Sentence sentence) {}
@@ -49,7 +51,8 @@ public record DraftSettings(
                                 list.key(),
                                 list.name(),
                                 list.columns(),
-                                list.rows().size()))
+                                list.rows().size(),
+                                list.source()))
                         .toList(),
                 template.finish().stream()
                         .map(rule -> new FinishView(rule, sentences.finishing(rule)))

@@ -6,6 +6,7 @@ import loesscape.core.model.InvalidTemplate;
 import loesscape.core.signing.NotNow;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
+import loesscape.server.outside.OutsideFailed;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -56,6 +57,11 @@ public class Problems {
     @ExceptionHandler
     ProblemDetail tooOften(TooOften often) {
         return detail(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts", often);
+    }
+
+    @ExceptionHandler
+    ProblemDetail failed(OutsideFailed failed) {
+        return detail(HttpStatus.SERVICE_UNAVAILABLE, "Not answered", failed);
     }
 
     @ExceptionHandler

@@ -26,6 +26,7 @@ class WebConfiguration implements WebMvcConfigurer {
         registry.addViewController("/templates/{*rest}").setViewName("forward:/index.html");
         registry.addViewController("/dispatches").setViewName("forward:/index.html");
         registry.addViewController("/dispatches/{*rest}").setViewName("forward:/index.html");
+        registry.addViewController("/lookups").setViewName("forward:/index.html");
         registry.addViewController("/outside").setViewName("forward:/index.html");
         for (String path :
                 List.of("/fill/{link}", "/sign/{link}", "/signed/{link}", "/open/{link}", "/desk/{token}", "/verify")) {

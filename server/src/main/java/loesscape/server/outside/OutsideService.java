@@ -6,6 +6,8 @@ public enum OutsideService {
     MAIL,
     /** Takes payments. */
     PAYMENTS,
+    /** Knows registers of others, and answers by their key. */
+    DIRECTORY,
     /** Issues certificates and seals with them. */
     AUTHORITY,
     /** Whoever is told of ends through a webhook. */

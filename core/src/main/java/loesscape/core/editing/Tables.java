@@ -1,0 +1,72 @@
+package loesscape.core.editing;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import loesscape.core.model.LookupList;
+import org.jspecify.annotations.Nullable;
+
+/** Lookup lists from tables of text. */
+public final class Tables {
+
+    private static final Pattern NUMBER = Pattern.compile("[-+]?\\d{1,15}([.,]\\d{1,15})?");
+
+    private Tables() {}
+
+    /**
+     * A list from the lines of a table, the first of which holds the titles of its columns. Lines that are too short are
+     * filled up with blank cells. A column with nothing but numbers is one of numbers.
+     *
+     * @param known the list as it was, whose columns keep their keys by their titles; null for a new one
+     * @throws Refusal where there is no line below the titles, a title is blank or stands there twice, a line is too long,
+     *     or there are too many lines or columns
+     */
+    public static LookupList list(String name, List<List<String>> table, @Nullable LookupList known) {
+        if (table.size() < 2) {
+            throw new Refusal("Put the titles of the columns into the first line and a row into each line below it.");
+        }
+        List<String> titles = table.getFirst().stream().map(String::strip).toList();
+        if (titles.stream().anyMatch(String::isEmpty)
+                || titles.stream().distinct().count() != titles.size()) {
+            throw new Refusal("Every column needs a title of its own in the first line.");
+        }
+        if (titles.size() > LookupList.MOST_COLUMNS || table.size() - 1 > LookupList.MOST_ROWS) {
+            throw new Refusal("A list has at most %d columns and %d rows."
+                    .formatted(LookupList.MOST_COLUMNS, LookupList.MOST_ROWS));
+        }
+        List<List<String>> rows = new ArrayList<>();
+        for (int line = 1; line < table.size(); line++) {
+            List<String> cells =
+                    new ArrayList<>(table.get(line).stream().map(String::strip).toList());
+            if (cells.size() > titles.size()) {
+                throw new Refusal("Line %d has more cells than there are columns.".formatted(line + 1));
+            }
+            while (cells.size() < titles.size()) {
+                cells.add("");
+            }
+            rows.add(cells);
+        }
+        List<LookupList.Column> columns = new ArrayList<>();
+        for (int i = 0; i < titles.size(); i++) {
+            int at = i;
+            List<String> cells = rows.stream()
+                    .map(row -> row.get(at))
+                    .filter(cell -> !cell.isEmpty())
+                    .toList();
+            boolean numbers = !cells.isEmpty()
+                    && cells.stream().allMatch(cell -> NUMBER.matcher(cell).matches());
+            columns.add(new LookupList.Column(key(titles.get(i), known), titles.get(i), numbers));
+        }
+        return Others.keyed(new LookupList("", name, columns, rows));
+    }
+
+    private static String key(String title, @Nullable LookupList known) {
+        return known == null
+                ? ""
+                : known.columns().stream()
+                        .filter(column -> column.title().equals(title))
+                        .map(LookupList.Column::key)
+                        .findFirst()
+                        .orElse("");
+    }
+}

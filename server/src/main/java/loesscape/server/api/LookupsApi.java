@@ -1,0 +1,200 @@
+package loesscape.server.api;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Refusal;
+import loesscape.core.editing.Tables;
+import loesscape.core.model.LookupList;
+import loesscape.server.outside.Directory;
+import loesscape.server.security.Author;
+import loesscape.server.store.LookupStore;
+import loesscape.server.store.TemplateStore;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The lookup lists of the organisation: handed in as tables, edited, kept in versions, and taken into templates. */
+@RestController
+class LookupsApi {
+
+    private static final int LONGEST_NAME = 200;
+    private static final CSVFormat FORMAT =
+            CSVFormat.RFC4180.builder().setIgnoreEmptyLines(true).get();
+
+    private final LookupStore lookups;
+    private final Directory directory;
+    private final Drafts drafts;
+    private final TemplateStore templates;
+
+    LookupsApi(LookupStore lookups, Directory directory, Drafts drafts, TemplateStore templates) {
+        this.lookups = lookups;
+        this.directory = directory;
+        this.drafts = drafts;
+        this.templates = templates;
+    }
+
+    /** A list in the list of lists. */
+    public record LookupRow(String id, String name, int version, String by, Instant made) {}
+
+    /** All lists, and the registers of the directory that could become lists. */
+    public record Lookups(List<LookupRow> lookups, List<Directory.Register> registers) {}
+
+    /** A version of a list. */
+    public record VersionRow(int version, String by, Instant made) {}
+
+    /** A list as it stands in one of its versions. */
+    public record LookupPage(String id, LookupList list, int version, List<VersionRow> versions) {}
+
+    /** A list handed in as a table with commas between its cells. */
+    public record NewLookup(String name, String table) {}
+
+    /**
+     * The next version of a list: as a table with commas between its cells, or, where that is empty, as lines of cells.
+     *
+     * @param version the one it was made from
+     * @param lines the first of them the titles of the columns
+     */
+    public record NextLookup(int version, String name, String table, List<List<String>> lines) {}
+
+    /** A register of the directory that is wanted as a list. */
+    public record RegisterWanted(String key) {}
+
+    /** The list of the organisation that is wanted in a template, and the revision of that. */
+    public record LookupWanted(int revision, String lookup) {}
+
+    @GetMapping("/api/lookups")
+    Lookups list() {
+        return new Lookups(
+                lookups.list().stream()
+                        .map(it -> new LookupRow(it.id().toString(), it.name(), it.version(), it.by(), it.made()))
+                        .toList(),
+                Directory.REGISTERS);
+    }
+
+    /**
+     * Asks the directory for a register: a new list, or the next version of the one of its name. Where the directory does
+     * not answer, the list stays as it is.
+     */
+    @PostMapping("/api/lookups/registers")
+    LookupPage ask(@RequestBody RegisterWanted wanted, @AuthenticationPrincipal Author author) {
+        Directory.Register register = Directory.REGISTERS.stream()
+                .filter(it -> it.key().equals(wanted.key()))
+                .findFirst()
+                .orElseThrow(() -> new Problems.Missing("The directory has no such register."));
+        String table = directory.answer(register.key()).orElseThrow(LookupsApi::missing);
+        LookupStore.Listed known = lookups.list().stream()
+                .filter(it -> it.name().equals(register.name()))
+                .findFirst()
+                .orElse(null);
+        return known == null
+                ? add(new NewLookup(register.name(), table), author)
+                : keep(known.id(), new NextLookup(known.version(), register.name(), table, List.of()), author);
+    }
+
+    @PostMapping("/api/lookups")
+    LookupPage add(@RequestBody NewLookup wanted, @AuthenticationPrincipal Author author) {
+        LookupList list = Tables.list(named(wanted.name()), lines(wanted.table()), null);
+        return find(lookups.add(list, author.id()), null);
+    }
+
+    @GetMapping("/api/lookups/{id}")
+    LookupPage find(@PathVariable UUID id, @RequestParam(required = false) @Nullable Integer version) {
+        List<LookupStore.Version> versions = lookups.versions(id);
+        if (versions.isEmpty()) {
+            throw missing();
+        }
+        int shown = version == null ? versions.getFirst().version() : version;
+        return new LookupPage(
+                id.toString(),
+                lookups.find(id, shown).orElseThrow(LookupsApi::missing),
+                shown,
+                versions.stream()
+                        .map(it -> new VersionRow(it.version(), it.by(), it.made()))
+                        .toList());
+    }
+
+    @PutMapping("/api/lookups/{id}")
+    @Transactional
+    public LookupPage keep(
+            @PathVariable UUID id, @RequestBody NextLookup next, @AuthenticationPrincipal Author author) {
+        LookupPage last = find(id, null);
+        if (last.version() != next.version()) {
+            throw new Problems.Conflict(
+                    "There is a version %d of this list by now; look at it first.".formatted(last.version()));
+        }
+        List<List<String>> lines = next.table().isBlank() ? next.lines() : lines(next.table());
+        LookupList list = Tables.list(named(next.name()), lines, last.list());
+        if (!list.equals(last.list())) {
+            lookups.keep(id, last.version() + 1, list, author.id());
+        }
+        return find(id, null);
+    }
+
+    /** Takes the last version of a list into a template: as a new list there, or in place of the one taken before. */
+    @PostMapping("/api/templates/{template}/draft/lookups")
+    @Transactional
+    public Drafts.DraftChange take(
+            @PathVariable UUID template, @RequestBody LookupWanted wanted, @AuthenticationPrincipal Author author) {
+        LookupPage page = find(id(wanted.lookup()), null);
+        LookupList known = templates
+                .find(template)
+                .orElseThrow(() -> new Problems.Missing("There is no such template."))
+                .template()
+                .lists()
+                .stream()
+                .filter(list -> list.source() != null && list.source().list().equals(page.id()))
+                .findFirst()
+                .orElse(null);
+        LookupList list = page.list();
+        LookupList taken = new LookupList(
+                known == null ? "" : known.key(),
+                list.name(),
+                list.columns(),
+                list.rows(),
+                new LookupList.Source(page.id(), page.version()));
+        return drafts.edit(template, wanted.revision(), new Edit.PutList(taken), author.id());
+    }
+
+    private static UUID id(String text) {
+        try {
+            return UUID.fromString(text);
+        } catch (IllegalArgumentException e) {
+            throw missing();
+        }
+    }
+
+    private static String named(String name) {
+        String stripped = name.strip();
+        if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
+            throw new Refusal("Give the list a name of at most %d characters.".formatted(LONGEST_NAME));
+        }
+        return stripped;
+    }
+
+    private static List<List<String>> lines(String table) {
+        String text = table.startsWith("\ufeff") ? table.substring(1) : table;
+        try (CSVParser parser = CSVParser.parse(text, FORMAT)) {
+            return parser.getRecords().stream().map(CSVRecord::toList).toList();
+        } catch (IOException | UncheckedIOException e) {
+            throw new Refusal("This is not a table with commas between its cells: " + e.getMessage());
+        }
+    }
+
+    private static Problems.Missing missing() {
+        return new Problems.Missing("There is no such lookup list.");
+    }
+}
