@@ -18,12 +18,14 @@ final class SignerFindings {
 
     private final Template template;
     private final Lexicon lexicon;
+    private final Satisfiable satisfiable;
     private final @Nullable Role first;
     private final List<Finding> found = new ArrayList<>();
 
     private SignerFindings(Template template, Lexicon lexicon) {
         this.template = template;
         this.lexicon = lexicon;
+        this.satisfiable = new Satisfiable(lexicon);
         this.first = template.roles().stream()
                 .min(Comparator.comparingInt(Role::order))
                 .orElse(null);
@@ -51,6 +53,12 @@ final class SignerFindings {
             report("", "“%s” has nothing to do: no field is given to this role.".formatted(role.name()));
         } else if (own.stream().noneMatch(field -> field.kind() instanceof FieldKind.Signature)) {
             report("", "“%s” signs nothing: no signature is given to this role.".formatted(role.name()));
+        }
+        if (role.takesPart() != null && satisfiable.isNever(role.takesPart())) {
+            report(
+                    "",
+                    "“%s” can never take part, so what it signs is never reached: the parts of its condition exclude each other."
+                            .formatted(role.name()));
         }
         for (String source : lexicon.sources(role.takesPart())) {
             Field field = lexicon.field(source);

@@ -17,6 +17,8 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
+import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
@@ -52,6 +54,33 @@ class FindingsTest {
 
     private static Condition all(Condition... parts) {
         return new Condition.All(List.of(parts));
+    }
+
+    @Test
+    void turnsThatCannotGoAsMeantAreFound() {
+        Field depth = Field.of("depth", "Depth", NUMBER).withRole("second");
+        Field sign = Field.of("sign", "Sign", new FieldKind.Signature())
+                .withRole("first")
+                .withShown(compared(OrderTest.LESS, 30));
+        Template template = new Template(
+                "T",
+                "",
+                List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of(depth, sign))))),
+                List.of(
+                        new Role("first", "First", 1, null),
+                        new Role("second", "Second", 1, null),
+                        new Role("third", "Third", 2, all(compared(OrderTest.LESS, 30), compared(OrderTest.MORE, 30)))),
+                List.of(),
+                List.of(),
+                List.of(),
+                PageSettings.PLAIN,
+                List.of());
+        assertThat(Findings.of(template).stream().map(Finding::message))
+                .containsExactly(
+                        "“Second” signs nothing: no signature is given to this role.",
+                        "“Third” has nothing to do: no field is given to this role.",
+                        "“Third” can never take part, so what it signs is never reached: the parts of its condition exclude each other.",
+                        "For “shown” it hangs on “Depth”, which “Second” answers at the same time; “First” will not see it that way.");
     }
 
     @Test
