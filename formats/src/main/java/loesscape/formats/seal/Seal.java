@@ -31,7 +31,7 @@ public final class Seal {
         try (PDDocument document = Loader.loadPDF(pdf);
                 SignatureOptions options = new SignatureOptions()) {
             PDSignature signature = new PDSignature();
-            signature.setFilter(PDSignature.FILTER_ADOBE_PPKLITE);
+            signature.setFilter(COSName.getPDFName("Loesscape"));
             signature.setSubFilter(COSName.getPDFName("ETSI.CAdES.detached"));
             signature.setName(authority.name());
             signature.setReason(reason);
