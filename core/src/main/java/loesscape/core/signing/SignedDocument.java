@@ -180,6 +180,12 @@ public final class SignedDocument {
         return new Answers(visible);
     }
 
+    /** Whether a section, or one in it, has a field of a role. */
+    private boolean concerns(String role, Section section) {
+        return section.items().stream()
+                .anyMatch(item -> item instanceof Section inner ? concerns(role, inner) : mayAnswer(role, item.key()));
+    }
+
     /** The keys of the sections in which a role has something to answer or to sign, as things stand. */
     public Set<String> sections(String role, State state) {
         Set<String> sections = new HashSet<>();
@@ -188,7 +194,7 @@ public final class SignedDocument {
                 .toList()) {
             boolean concerns = state.nodes().get(section.key()) instanceof SectionState it
                     && it.shown()
-                    && section.items().stream().anyMatch(item -> mayAnswer(role, item.key()));
+                    && concerns(role, section);
             if (concerns) {
                 sections.add(section.key());
             }

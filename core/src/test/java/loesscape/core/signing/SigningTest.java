@@ -221,6 +221,21 @@ class SigningTest {
     }
 
     @Test
+    void aSectionConcernsARoleAlsoThroughTheSectionsInIt() {
+        Field second = Field.of("second", "Second signature", new FieldKind.Signature())
+                .withRole("witness");
+        Section outer = Section.of("outer", "Outer", List.of(Section.of("inner", "Inner", List.of(second))));
+        List<Section> sections = new ArrayList<>(WELL.pages().getFirst().sections());
+        sections.add(outer);
+        CompiledTemplate nested =
+                CompiledTemplate.compile(WELL.withPages(List.of(new Page("page", "", null, sections))));
+        SignedDocument of = SignedDocument.of(nested, "owner");
+        assertThat(of.sections("witness", of.state("witness", answers, TODAY)))
+                .containsExactlyInAnyOrder("main", "outer");
+        assertThat(of.sections("driller", of.state("driller", answers, TODAY))).containsExactly("main");
+    }
+
+    @Test
     void whatWasPaidIsWhatIsDue() {
         Field days = Field.of("days", "Days", new FieldKind.Number(0, "", null, null));
         Field deposit = Field.of("deposit", "Deposit", new FieldKind.Payment("EUR", "10 * days"))

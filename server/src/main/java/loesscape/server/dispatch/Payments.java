@@ -1,6 +1,8 @@
 package loesscape.server.dispatch;
 
 import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -78,6 +80,10 @@ class Payments {
         BigDecimal amount = Objects.requireNonNull(due.due());
         FieldKind.Payment kind =
                 (FieldKind.Payment) Objects.requireNonNull(field).kind();
+        Optional<String> open = open(kept, address, amount);
+        if (open.isPresent()) {
+            return "/desk/" + open.get();
+        }
         String reference = Secrets.make();
         String token = desk.begin(reference, kept.title() + ": " + field.label(), Display.number(kind, amount), back);
         database.sql("""
@@ -87,6 +93,30 @@ class Payments {
                 .params(reference, kept.id(), role, address, amount, kind.currency(), OffsetDateTime.now(clock))
                 .update();
         return "/desk/" + token;
+    }
+
+    /**
+     * The desk's token of the payment of this amount that is open already, so that nobody pays twice. One of another amount
+     * is ended; its amount is not due any more.
+     */
+    private Optional<String> open(Kept kept, String address, BigDecimal amount) {
+        Optional<String> token = Optional.empty();
+        List<Begun> begun = database.sql(BEGUN + "dispatch_id = ? AND address = ? AND state = 'BEGUN'")
+                .params(kept.id(), address)
+                .query(Payments::begun)
+                .list();
+        for (Begun payment : begun) {
+            Optional<PaymentDesk.Due> due = desk.of(payment.reference());
+            if (due.isPresent() && payment.amount().compareTo(amount) == 0) {
+                token = due.map(PaymentDesk.Due::token);
+            } else {
+                due.ifPresent(other -> desk.end(other, PaymentDesk.State.LATE));
+                database.sql("UPDATE payment SET state = 'LATE' WHERE reference = ?")
+                        .param(payment.reference())
+                        .update();
+            }
+        }
+        return token;
     }
 
     /** Ends a payment at the desk, and here: what was paid is the answer to its field. */
@@ -99,17 +129,23 @@ class Payments {
     }
 
     private Optional<Begun> find(String reference) {
-        return database.sql(
-                        "SELECT reference, dispatch_id, role, address, amount, currency FROM payment WHERE reference = ? AND state = 'BEGUN'")
+        return database.sql(BEGUN + "reference = ? AND state = 'BEGUN'")
                 .param(reference)
-                .query((row, n) -> new Begun(
-                        row.getString("reference"),
-                        row.getObject("dispatch_id", UUID.class),
-                        row.getString("role"),
-                        row.getString("address"),
-                        row.getBigDecimal("amount"),
-                        row.getString("currency")))
+                .query(Payments::begun)
                 .optional();
+    }
+
+    private static final String BEGUN =
+            "SELECT reference, dispatch_id, role, address, amount, currency FROM payment WHERE ";
+
+    private static Begun begun(ResultSet row, int n) throws SQLException {
+        return new Begun(
+                row.getString("reference"),
+                row.getObject("dispatch_id", UUID.class),
+                row.getString("role"),
+                row.getString("address"),
+                row.getBigDecimal("amount"),
+                row.getString("currency"));
     }
 
     private void ended(Begun begun, PaymentDesk.Due due, PaymentDesk.State state) {

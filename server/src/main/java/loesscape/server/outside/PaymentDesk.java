@@ -78,6 +78,14 @@ public class PaymentDesk {
                 .optional();
     }
 
+    /** What is still open to be paid under a reference. */
+    public Optional<Due> of(String reference) {
+        return database.sql("""
+                        SELECT token, reference, purpose, amount, state, back FROM outside_payment
+                        WHERE reference = ? AND state = 'OPEN'
+                        """).param(reference).query(PaymentDesk::due).optional();
+    }
+
     private static Due due(ResultSet row, int n) throws SQLException {
         return new Due(
                 row.getString("token"),

@@ -237,6 +237,13 @@ class DispatchesTest {
         SERVER.visitor().post("/api" + refused, "{\"approved\":false}").ok();
         assertThat(owner.finish().get("finished").booleanValue()).isFalse();
         String desk = pay(owner);
+        assertThat(pay(owner)).as("nobody pays twice").isEqualTo(desk);
+        owner.answer("advance_agreed", "600");
+        assertThat(pay(owner)).isNotEqualTo(desk);
+        SERVER.visitor().post("/api" + desk, "{\"approved\":true}").ok();
+        assertThat(sent.trail()).as("what is not due any more is not taken").doesNotContain("Paid €");
+        owner.answer("advance_agreed", "500");
+        desk = pay(owner);
         assertThat(SERVER.visitor().get("/api" + desk).ok().json().get("amount").stringValue())
                 .isEqualTo("€ 500.00");
         SERVER.visitor().post("/api" + desk, "{\"approved\":true}").ok();
