@@ -74,9 +74,9 @@
       </span>
     </label>
     <button class="button py-[7px]">Keep</button>
-    <span class="ml-auto flex items-center gap-2">
+    <span class="ml-auto flex flex-wrap items-center gap-2">
       {#if organisation?.hasLogo}
-        <img src={`${BASE}/logo?${version}`} alt="Logo" class="max-h-9 max-w-40" />
+        <img src={`${BASE}/logo?${version}`} alt="Logo" class="size-9 object-contain" />
         <button
           type="button"
           class="button py-[7px]"

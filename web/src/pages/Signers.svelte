@@ -3,9 +3,8 @@
   import { ownHeaders } from "../api/http";
   import { FILES, keeperAt } from "../document/files";
   import { provide } from "../draft/context";
-  import ConditionEditor from "../draft/ConditionEditor.svelte";
-  import NewClause from "../draft/NewClause.svelte";
-  import Said from "../draft/Said.svelte";
+  import NewRole from "../draft/NewRole.svelte";
+  import RoleEditor from "../draft/RoleEditor.svelte";
   import { WorkingCopy } from "../draft/working.svelte";
   import type { Role } from "../api/types";
   import { router } from "../router.svelte";
@@ -25,13 +24,10 @@
   /** Which role the fields that are pointed at are given to; null for none, and then clicking picks fields. */
   let giving = $state<string | null>(null);
   let picked = $state<string[]>([]);
-  let adding = $state<string | null>(null);
-  let name = $state("");
   /** Whose turn is looked at; empty for nobody's. */
   let turn = $state("");
 
-  const told = $derived(copy.settings?.roles ?? []);
-  const roles = $derived(told.map(({ role }) => role));
+  const roles = $derived((copy.settings?.roles ?? []).map(({ role }) => role));
   const first = $derived(
     roles.reduce((a: Role | undefined, b) => (!a || b.order < a.order ? b : a), undefined),
   );
@@ -68,12 +64,6 @@
   };
   const count = (role: string) => fields.filter((key) => roleOf(key) === role).length;
 
-  const put = (key: string, part: Partial<Role>) =>
-    copy.edit(() => {
-      const now = copy.settings!.roles.find(({ role }) => role.key === key)!.role;
-      return { type: "putRole", role: { ...now, ...part } };
-    });
-
   function give(keys: string[], role: string) {
     if (keys.length) void copy.edit({ type: "setRole", keys, role }).then((done) => done && (picked = []));
   }
@@ -86,15 +76,6 @@
   async function see(role: string) {
     turn = role;
     await copy.seeAs("filling", role);
-  }
-
-  function add(event: Event) {
-    event.preventDefault();
-    if (!name.trim()) return;
-    const order = Math.max(0, ...roles.map((role) => role.order)) + 1;
-    void copy
-      .edit({ type: "putRole", role: { key: "", name: name.trim(), order, takesPart: null } })
-      .then((done) => done && (name = ""));
   }
 
   /** How a field stands for the role whose turn is looked at. */
@@ -122,66 +103,9 @@
       <section aria-label="Roles">
         <h1 class="text-[15.5px] font-semibold">Roles, in the order of their turns</h1>
         <p class="soft">The same number is the same time.</p>
-        {#each told as { role, takesPart } (role.key)}
+        {#each roles as role (role.key)}
           <div class={["role", giving === role.key && "giving"]}>
-            <div class="flex items-center gap-2">
-              <input
-                class="token value w-14"
-                type="number"
-                min="0"
-                aria-label={`Turn of ${role.name}`}
-                value={role.order}
-                onchange={(event) => {
-                  const order = event.currentTarget.valueAsNumber;
-                  if (Number.isInteger(order)) void put(role.key, { order });
-                }}
-              />
-              <input
-                class="token value min-w-0 grow"
-                aria-label="Name of the role"
-                value={role.name}
-                onchange={(event) => put(role.key, { name: event.currentTarget.value.trim() })}
-              />
-              <button
-                class="token bare"
-                aria-label={`Take ${role.name} away`}
-                onclick={() => copy.edit({ type: "removeRole", key: role.key, dropFollowers: false })}
-                >×</button
-              >
-            </div>
-            <p class="mt-1.5">
-              {#if role.takesPart}
-                <Said parts={takesPart.parts} />
-              {:else}
-                Always takes part. <button class="token add" onclick={() => (adding = role.key)}
-                  >only when …</button
-                >
-              {/if}
-            </p>
-            {#if role.takesPart}
-              <div class="mt-1">
-                <ConditionEditor
-                  condition={role.takesPart}
-                  onchange={(of) =>
-                    copy.edit(() => {
-                      const now = copy.settings!.roles.find((it) => it.role.key === role.key)!.role;
-                      return {
-                        type: "putRole",
-                        role: { ...now, takesPart: now.takesPart && of(now.takesPart) },
-                      };
-                    })}
-                />
-              </div>
-            {:else if adding === role.key}
-              when <NewClause
-                except={[]}
-                onadd={(when) => {
-                  adding = null;
-                  void put(role.key, { takesPart: when });
-                }}
-                oncancel={() => (adding = null)}
-              />
-            {/if}
+            <RoleEditor {role} />
             <div class="mt-2 flex flex-wrap gap-2">
               <button
                 class={["button", giving === role.key && "primary"]}
@@ -202,15 +126,7 @@
             </div>
           </div>
         {/each}
-        <form class="mt-3" onsubmit={add}>
-          <input
-            class="token add"
-            size="26"
-            aria-label="Name of a new role"
-            placeholder="another role"
-            bind:value={name}
-          />
-        </form>
+        <div class="mt-3"><NewRole /></div>
         {#if copy.refused}<p class="trouble mt-3" role="alert">{copy.refused.message}</p>{/if}
         {#if findings.length}
           <h2 class="mt-5 font-semibold">Worth a look</h2>
