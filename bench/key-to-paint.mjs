@@ -55,9 +55,7 @@ async function keys(name, page, input, follower) {
 
 /** What the machine itself takes: a bare page that asks the same server for next to nothing and shows one line. */
 async function bare() {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  await context.addInitScript(TIMER);
-  const page = await context.newPage();
+  const { context, page } = await fresh();
   await page.goto(base + "/api/session");
   await page.evaluate(() => {
     const input = document.body.appendChild(document.createElement("input"));
@@ -73,22 +71,26 @@ async function bare() {
   await context.close();
 }
 
-await bare();
-for (const items of [300, 1000]) {
+/** A document of so many items, released, on a server that has been at work with it for a while. */
+async function released(items) {
   const { id } = await ask("POST", "/api/templates/import", template(items));
   const { path } = await ask("POST", `/api/templates/${id}/releases`, { revision: 0, notes: "" });
-  // A server that has been at work for a while.
   for (let i = 0; i < 400; i++) await ask("PUT", `/api${path.replace("/f/", "/fill/")}/answers/field_0`, { typed: `${i}` });
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  await context.addInitScript(TIMER);
-  const page = await context.newPage();
+  return { items, id, path };
+}
 
-  const filled = performance.now();
+async function filler({ items, path }, when = "") {
+  const { context, page } = await fresh();
+  const opened = performance.now();
   await page.goto(base + path);
   await page.locator("#f-field_0").waitFor();
-  console.log(`${items} items, filler's page open: ${Math.round(performance.now() - filled)} ms`);
-  await keys(`${items} items, filler's page, key to paint`, page, "#f-field_0", "#f-field_1");
+  console.log(`${items} items, filler's page open${when}: ${Math.round(performance.now() - opened)} ms`);
+  await keys(`${items} items, filler's page, key to paint${when}`, page, "#f-field_0", "#f-field_1");
+  await context.close();
+}
 
+async function draft({ items, id }) {
+  const { context, page } = await fresh();
   await page.goto(base + "/");
   await page.getByRole("button", { name: /^Go in as/ }).click();
   await page.getByRole("link", { name: `${items} items` }).first().waitFor();
@@ -113,4 +115,19 @@ for (const items of [300, 1000]) {
   report(`${items} items, Draft view, edit shown`, edits);
   await context.close();
 }
+
+async function fresh() {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  await context.addInitScript(TIMER);
+  return { context, page: await context.newPage() };
+}
+
+await bare();
+const documents = [await released(300), await released(1000)];
+for (const document of documents) {
+  await filler(document);
+  await draft(document);
+}
+// What comes first meets a cold browser: both once more, the other way round.
+for (const document of documents.toReversed()) await filler(document, ", once more");
 await browser.close();

@@ -12,8 +12,7 @@
   const key = $derived(field.key);
   let label = $state("");
 
-  function add(event: Event) {
-    event.preventDefault();
+  function add() {
     if (!label.trim()) return;
     const added = label;
     void copy.editNode(key, "field", (now) => ({
@@ -101,7 +100,7 @@
       </li>
     {/each}
   </ul>
-  <form onsubmit={add} class="mt-1 flex items-center gap-2">
+  <div class="mt-1 flex items-center gap-2">
     <input
       class="token add min-w-0 grow"
       placeholder="Another choice"
@@ -109,6 +108,7 @@
       maxlength="1000"
       bind:value={label}
       onpaste={paste}
+      onkeydown={(event) => event.key === "Enter" && add()}
       onblur={add}
     />
     <span class="soft flex shrink-0 items-center gap-1" role="group" aria-label="Laid out as">
@@ -122,5 +122,5 @@
         >
       {/each}
     </span>
-  </form>
+  </div>
 </EditorLine>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { address, withRow } from "../document/answers";
+  import { wrapping } from "../document/forms";
   import { lookClass } from "../document/looks";
   import { parts, rows } from "../document/rows";
   import { workingCopy } from "./context";
@@ -316,11 +317,17 @@
         </Line>
       {/if}
       {#each copy.inside(page) as section, place (section)}
-        <div class="part" style:--lines={copy.inside(section).length + 2}>
+        <svelte:element
+          this={wrapping(copy.nodes.size)}
+          class="part"
+          style:--lines={copy.inside(section).length + 2}
+          novalidate={true}
+          onsubmit={(event: Event) => event.preventDefault()}
+        >
           {#if isMade(page, place) || copy.within(section).includes(copy.selected ?? "")}
             {@render block(section, String(numbers.get(section) ?? ""), true)}
           {/if}
-        </div>
+        </svelte:element>
       {/each}
     {/each}
     <Line rest />

@@ -73,11 +73,11 @@
 
   const calm = () => matchMedia("(prefers-reduced-motion: reduce)").matches;
 
-  let form = $state<HTMLElement>();
+  let questions = $state<HTMLElement>();
   /** Where the focus was last, as the place among all that can take it. */
   let last: { element: Element; place: number } | null = null;
   const focusables = () => [
-    ...form!.querySelectorAll<HTMLElement>("input, select, textarea, button, a[href], [tabindex]"),
+    ...questions!.querySelectorAll<HTMLElement>("input, select, textarea, button, a[href], [tabindex]"),
   ];
 
   // What folds with the focus in it hands the focus to what stood before it.
@@ -159,10 +159,9 @@
       </bdi>
     </p>
     {@render intro?.()}
-    <form
-      novalidate
+    <div
+      bind:this={questions}
       onsubmit={(event) => event.preventDefault()}
-      bind:this={form}
       onfocusin={(event) => {
         const element = event.target as HTMLElement;
         focused = element.closest<HTMLElement>("[data-key]")?.dataset.key ?? focused;
@@ -188,7 +187,7 @@
           {/if}
         </div>
       {/if}
-    </form>
+    </div>
   </main>
 </div>
 {@render aside?.()}

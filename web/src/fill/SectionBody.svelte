@@ -2,6 +2,7 @@
   import type { Folding, Node, NodeState } from "../api/types";
   import { address, withRow } from "../document/answers";
   import { folds } from "../document/folds";
+  import { wrapping } from "../document/forms";
   import Indicated from "../document/Indicated.svelte";
   import { lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
@@ -128,60 +129,62 @@
     {#if node.help}<p class="soft mt-0.5">{node.help}</p>{/if}
   {/if}
   {#if isOpen}
-    {#if names}
-      {#each names as name, i (name)}
-        {@const whole = stateOf(key, name)}
-        <div
-          class={["repeated", whole?.type === "row" && lookClass(whole.look)]}
-          style={whole?.type === "row" ? lookStyle(whole.look) : undefined}
-          role="group"
-          aria-label={`${node.title || "Row"} ${i + 1}`}
-        >
-          <div class="flex items-center gap-3">
-            <span class="text-[13px] font-semibold">{i + 1}</span>
-            <span class="ms-auto flex gap-3 text-[13px]">
-              {#if mayChangeRows && i > 0}
-                <button type="button" class="soft underline" onclick={() => move(name, -1)}
-                  >Up<span class="sr-only">, {node.title} {i + 1}</span></button
-                >
-              {/if}
-              {#if mayChangeRows && i < names.length - 1}
-                <button type="button" class="soft underline" onclick={() => move(name, 1)}
-                  >Down<span class="sr-only">, {node.title} {i + 1}</span></button
-                >
-              {/if}
-              {#if mayChangeRows && names.length > (node.rows?.least ?? 0)}
-                <button
-                  type="button"
-                  class="soft underline"
-                  onclick={() => setRows(names.filter((it) => it !== name))}
-                  >Remove<span class="sr-only"> {node.title} {i + 1}</span></button
-                >
-              {/if}
-            </span>
+    <svelte:element this={level === 2 ? wrapping(Object.keys(sheet.nodes).length) : "div"} novalidate={true}>
+      {#if names}
+        {#each names as name, i (name)}
+          {@const whole = stateOf(key, name)}
+          <div
+            class={["repeated", whole?.type === "row" && lookClass(whole.look)]}
+            style={whole?.type === "row" ? lookStyle(whole.look) : undefined}
+            role="group"
+            aria-label={`${node.title || "Row"} ${i + 1}`}
+          >
+            <div class="flex items-center gap-3">
+              <span class="text-[13px] font-semibold">{i + 1}</span>
+              <span class="ms-auto flex gap-3 text-[13px]">
+                {#if mayChangeRows && i > 0}
+                  <button type="button" class="soft underline" onclick={() => move(name, -1)}
+                    >Up<span class="sr-only">, {node.title} {i + 1}</span></button
+                  >
+                {/if}
+                {#if mayChangeRows && i < names.length - 1}
+                  <button type="button" class="soft underline" onclick={() => move(name, 1)}
+                    >Down<span class="sr-only">, {node.title} {i + 1}</span></button
+                  >
+                {/if}
+                {#if mayChangeRows && names.length > (node.rows?.least ?? 0)}
+                  <button
+                    type="button"
+                    class="soft underline"
+                    onclick={() => setRows(names.filter((it) => it !== name))}
+                    >Remove<span class="sr-only"> {node.title} {i + 1}</span></button
+                  >
+                {/if}
+              </span>
+            </div>
+            {#if whole?.type === "row" && whole.look.words}
+              <p class="mt-1 flex items-center gap-1.5 text-[13.5px]" role="status">
+                <Mark mark={whole.look.mark} />{whole.look.words}
+              </p>
+            {/if}
+            {@render items(name)}
           </div>
-          {#if whole?.type === "row" && whole.look.words}
-            <p class="mt-1 flex items-center gap-1.5 text-[13.5px]" role="status">
-              <Mark mark={whole.look.mark} />{whole.look.words}
-            </p>
-          {/if}
-          {@render items(name)}
-        </div>
-      {/each}
-      {#if stand.problem}<p class="trouble mt-2">{stand.problem}</p>{/if}
-      {#if mayChangeRows && names.length < (node.rows?.most ?? 0)}
-        <button
-          type="button"
-          id={`f-${key}`}
-          class="button plain mt-3"
-          onclick={() => setRows(withRow(names, filling.typed))}
-        >
-          Add {names.length ? "another" : "the first"}
-        </button>
+        {/each}
+        {#if stand.problem}<p class="trouble mt-2">{stand.problem}</p>{/if}
+        {#if mayChangeRows && names.length < (node.rows?.most ?? 0)}
+          <button
+            type="button"
+            id={`f-${key}`}
+            class="button plain mt-3"
+            onclick={() => setRows(withRow(names, filling.typed))}
+          >
+            Add {names.length ? "another" : "the first"}
+          </button>
+        {/if}
+      {:else}
+        {@render items(row)}
       {/if}
-    {:else}
-      {@render items(row)}
-    {/if}
+    </svelte:element>
   {/if}
 </section>
 

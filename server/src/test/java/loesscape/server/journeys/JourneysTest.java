@@ -439,7 +439,7 @@ class JourneysTest {
     }
 
     private static void answerFocused(Page filler) {
-        switch ((String) filler.locator("form :focus").evaluate("it => it.type")) {
+        switch ((String) filler.locator("main :focus").evaluate("it => it.type")) {
             case "radio" -> filler.keyboard().press("Space");
             case "select-one" -> filler.keyboard().press("ArrowDown");
             case "date" -> filler.keyboard().type("11242026");
