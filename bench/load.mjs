@@ -8,8 +8,9 @@ const PEOPLE = Number(process.argv[3] ?? 200);
 const SECONDS = Number(process.argv[4] ?? 40);
 /** For how many seconds the server is at work before it is measured. */
 const WARM = 40;
-/** How long somebody thinks between two answers. */
+/** How long somebody thinks between two answers, on average: each time different, or one stall makes all wait and come together ever after. */
 const PAUSE = 1_500;
+const thinking = () => PAUSE * (0.5 + Math.random());
 const sleep = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 const author = server(base);
@@ -66,7 +67,7 @@ await Promise.all(
         errors++;
         if (errors < 5) console.log(String(problem));
       }
-      await sleep(PAUSE);
+      await sleep(thinking());
     }
   }),
 );
