@@ -315,6 +315,7 @@ export type Difference = {
 
 export type DispatchList = {
   dispatches: DispatchRow[];
+  all: number;
 };
 
 export type DispatchPage = {
@@ -424,6 +425,7 @@ export type Edit =
   | ({ type: "putRole" } & EditPutRole)
   | ({ type: "removeRole" } & EditRemoveRole)
   | ({ type: "putList" } & EditPutList)
+  | ({ type: "putTable" } & EditPutTable)
   | ({ type: "removeList" } & EditRemoveList)
   | ({ type: "setFinish" } & EditSetFinish)
   | ({ type: "setPageSettings" } & EditSetPageSettings)
@@ -512,6 +514,12 @@ export type EditPutList = {
 
 export type EditPutRole = {
   role: Role;
+};
+
+export type EditPutTable = {
+  key: string;
+  name: string;
+  table: string[][];
 };
 
 export type EditPutTrial = {
@@ -996,6 +1004,7 @@ export type LookupPage = {
   list: LookupList;
   version: number;
   versions: VersionRow[];
+  uses: LookupUse[];
 };
 
 export type LookupRow = {
@@ -1004,6 +1013,12 @@ export type LookupRow = {
   version: number;
   by: string;
   made: string;
+};
+
+export type LookupUse = {
+  template: string;
+  title: string;
+  version: number;
 };
 
 export type LookupWanted = {
@@ -1203,6 +1218,7 @@ export type OpenTurn = {
   message: string;
   due: string | null;
   mayDelegate: boolean;
+  hasOpened: boolean;
   hasConsented: boolean;
   others: Other[];
   owned: string[];

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { request } from "../api/http";
   import type { LookupList, LookupRow, Lookups } from "../api/types";
-  import { columnsOf, pasted, tableText } from "./tables";
+  import { pasted, tableText } from "./tables";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
 
@@ -12,7 +12,6 @@
   let name = $state("");
   let text = $state("");
   let wrong = $state("");
-  const MOST_SHOWN = 5_000;
 
   /** The lists of the organisation. */
   let library = $state<LookupRow[]>([]);
@@ -30,10 +29,7 @@
     }
     const list = await request<LookupList>("GET", `/api/templates/${copy.template}/draft/lists/${key}`);
     name = list.name;
-    text = tableText([
-      list.columns.map(({ title }) => title),
-      ...list.rows.slice(0, MOST_SHOWN).map((row) => [...row]),
-    ]);
+    text = tableText([list.columns.map(({ title }) => title), ...list.rows.map((row) => [...row])]);
     editing = key;
   }
 
@@ -48,22 +44,8 @@
   }
 
   async function keep(withFields: boolean) {
-    const [titles, ...rows] = pasted(text);
-    if (!titles || !rows.length) {
-      wrong = "Write the titles of the columns in the first line and a row in each line after it.";
-      return;
-    }
-    const known = lists.find(({ key }) => key === editing);
-    const columns = columnsOf(titles, rows, known?.columns ?? []);
     const before = new Set(lists.map(({ key }) => key));
-    const list: LookupList = {
-      key: editing ?? "",
-      name: name.trim() || titles[0]!,
-      columns,
-      rows: rows.map((row) => columns.map((_, i) => row[i] ?? "")),
-      source: null,
-    };
-    if (await copy.edit({ type: "putList", list })) {
+    if (await copy.edit({ type: "putTable", key: editing ?? "", name, table: pasted(text) })) {
       editing = null;
       const added = lists.find(({ key }) => !before.has(key));
       if (withFields && added) await addFields(added.key);

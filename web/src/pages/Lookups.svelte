@@ -1,6 +1,8 @@
 <script lang="ts">
   import { request } from "../api/http";
   import type { LookupPage, Lookups } from "../api/types";
+  import { pasted } from "../draft/tables";
+  import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
   import TopBar from "./TopBar.svelte";
 
@@ -18,6 +20,8 @@
     list.columns.map(({ title }) => title),
     ...list.rows.map((row) => [...row]),
   ];
+  /** What was changed in the last version and not kept yet stays in this browser, whatever is opened or closed meanwhile. */
+  const unkept = (now: LookupPage) => `lookup ${now.id} ${now.version}`;
   const isLast = $derived(!!page && page.version === page.versions[0]?.version);
   const isChanged = $derived(
     !!page && (name !== page.list.name || JSON.stringify(lines) !== JSON.stringify(linesOf(page))),
@@ -35,15 +39,44 @@
     await attempt(async () => {
       all = await request<Lookups>("GET", BASE);
       const first = all.lookups[0];
-      if (!page && first) show(await request<LookupPage>("GET", `${BASE}/${first.id}`));
+      const opened = first && (await request<LookupPage>("GET", `${BASE}/${first.id}`));
+      if (opened && !page) show(opened);
     }, "");
   }
 
   function show(now: LookupPage) {
     page = now;
-    name = now.list.name;
-    lines = linesOf(now);
+    const before = isLast ? localStorage.getItem(unkept(now)) : null;
+    ({ name, lines } = before ? JSON.parse(before) : { name: now.list.name, lines: linesOf(now) });
     filter = "";
+  }
+
+  $effect(() => {
+    if (!page || !isLast) return;
+    if (isChanged) localStorage.setItem(unkept(page), JSON.stringify({ name, lines }));
+    else localStorage.removeItem(unkept(page));
+  });
+
+  function drop() {
+    localStorage.removeItem(unkept(page!));
+    show(page!);
+  }
+
+  /** Cells from a spreadsheet are put where they are pasted and below and right of it, with rows added as needed. */
+  function paste(event: ClipboardEvent, at: number, column: number) {
+    const text = event.clipboardData?.getData("text/plain") ?? "";
+    if (!/[\t\n]/.test(text.trimEnd())) return;
+    event.preventDefault();
+    const table = pasted(text);
+    const width = lines[0]!.length;
+    const tooWide = table.some((cells) => cells.length > width - column);
+    if (tooWide) {
+      wrong = "What was copied has more columns than the list has from here on; add a column first.";
+      return;
+    }
+    wrong = "";
+    while (lines.length < at + table.length) lines.push(lines[0]!.map(() => ""));
+    table.forEach((cells, i) => cells.forEach((cell, j) => (lines[at + i]![column + j] = cell)));
   }
 
   async function attempt(work: () => Promise<void>, done: string) {
@@ -69,16 +102,18 @@
     }, done);
 
   const keep = () =>
-    take(
-      () =>
-        request("PUT", `${BASE}/${page!.id}`, {
-          version: page!.version,
-          name,
-          table: "",
-          lines: $state.snapshot(lines),
-        }),
-      "Kept as a new version. Templates take it over when their authors say so.",
-    );
+    take(async () => {
+      const before = page!;
+      const { id, version } = before;
+      const kept = await request<LookupPage>("PUT", `${BASE}/${id}`, {
+        version,
+        name,
+        table: "",
+        lines: $state.snapshot(lines),
+      });
+      localStorage.removeItem(unkept(before));
+      return kept;
+    }, "Kept as a new version. Templates take it over when their authors say so.");
 
   async function read(input: HTMLInputElement, next: boolean) {
     const file = input.files?.[0];
@@ -172,6 +207,7 @@
               onchange={(event) => read(event.currentTarget, true)}
             /></label
           >
+          {#if isChanged}<button class="button" onclick={drop}>Drop the changes</button>{/if}
           <button class="button primary" disabled={!isChanged} onclick={keep}
             >Keep as version {page.version + 1}</button
           >
@@ -183,15 +219,27 @@
             <tr class="border-b">
               {#each lines[0] ?? [] as _, column (column)}
                 <th class="p-1"
-                  ><input
-                    class="cell font-semibold"
-                    aria-label={`Title of column ${column + 1}`}
-                    disabled={!isLast}
-                    bind:value={lines[0]![column]}
-                  /></th
+                  ><span class="flex items-center"
+                    ><input
+                      class="cell font-semibold"
+                      aria-label={`Title of column ${column + 1}`}
+                      disabled={!isLast}
+                      onpaste={(event) => paste(event, 0, column)}
+                      bind:value={lines[0]![column]}
+                    />{#if isLast && lines[0]!.length > 1}<button
+                        class="soft size-6 shrink-0"
+                        aria-label={`Take the column ${lines[0]![column] || column + 1} away`}
+                        onclick={() => (lines = lines.map((cells) => cells.toSpliced(column, 1)))}>×</button
+                      >{/if}</span
+                  ></th
                 >
               {/each}
-              <th><span class="sr-only">Actions</span></th>
+              <th
+                >{#if isLast}<button
+                    class="soft px-2 whitespace-nowrap"
+                    onclick={() => (lines = lines.map((cells) => [...cells, ""]))}>Add a column</button
+                  >{:else}<span class="sr-only">Actions</span>{/if}</th
+              >
             </tr>
           </thead>
           <tbody>
@@ -203,13 +251,14 @@
                       class="cell"
                       aria-label={`${title}, row ${at}`}
                       disabled={!isLast}
+                      onpaste={(event) => paste(event, at, column)}
                       bind:value={lines[at]![column]}
                     /></td
                   >
                 {/each}
                 <td class="px-2"
                   >{#if isLast}<button
-                      class="soft"
+                      class="soft size-6"
                       aria-label={`Take row ${at} away`}
                       onclick={() => (lines = lines.filter((_, i) => i !== at))}>×</button
                     >{/if}</td
@@ -219,6 +268,16 @@
           </tbody>
         </table>
       </div>
+      <p class="soft mt-3">
+        {#if page.uses.length}
+          Taken into
+          {#each page.uses as use, i (use.template)}
+            {i ? ", " : ""}<a class="link" href={`/templates/${use.template}`} use:inside>{use.title}</a>
+            in version {use.version}{/each}
+        {:else}
+          No template has taken it yet; that is done there, under “The document as a whole”.
+        {/if}
+      </p>
       {#if shown.length > MOST_SHOWN}<p class="soft mt-2">
           The first {MOST_SHOWN} of {shown.length} rows; filter to see others.
         </p>{/if}

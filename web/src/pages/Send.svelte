@@ -156,8 +156,8 @@
       {:else if how === "many"}
         <h2 class="font-semibold">A table, one line for each dispatch</h2>
         <p class="soft mt-1">
-          Commas between the cells; in the heading <span class="key">{heading}</span>, and the key of any
-          field to be answered beforehand.
+          From a spreadsheet, or a CSV file; in the heading <span class="key">{heading}</span>, and the key of
+          any field to be answered beforehand.
         </p>
         <textarea
           class="text-input key mt-2 w-full text-[12.5px]"

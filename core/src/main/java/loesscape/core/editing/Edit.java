@@ -213,6 +213,18 @@ public sealed interface Edit {
      */
     record PutList(LookupList list) implements Edit {}
 
+    /**
+     * Adds a lookup list, or puts it in the place of the one with its key, from the lines of a table ({@link Tables#list}).
+     *
+     * @param name blank for that of the first column
+     */
+    record PutTable(String key, String name, List<List<String>> table) implements Edit {
+
+        public PutTable {
+            table = table.stream().map(List::copyOf).toList();
+        }
+    }
+
     /** Takes a lookup list away that no field uses. */
     record RemoveList(String key) implements Edit {}
 

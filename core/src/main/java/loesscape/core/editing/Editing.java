@@ -76,6 +76,7 @@ public final class Editing {
             case Edit.PutRole it -> Others.put(parts, it.role());
             case Edit.RemoveRole it -> Others.remove(parts, it);
             case Edit.PutList it -> Others.put(parts, it.list());
+            case Edit.PutTable it -> Others.put(parts, it);
             case Edit.RemoveList it -> Others.removeList(parts, it.key());
             case Edit.SetPageSettings it -> parts.with(parts.rest().withPageSettings(it.pageSettings()));
             case Edit.PutTrial it -> Others.put(parts, it.trial());

@@ -66,6 +66,13 @@ final class Others {
         return parts.with(parts.rest().withLists(lists));
     }
 
+    static Parts put(Parts parts, Edit.PutTable edit) {
+        LookupList known = parts.rest().lists().get(edit.key());
+        LookupList list = Tables.list(edit.name().strip(), edit.table(), known);
+        String name = list.name().isEmpty() ? list.columns().getFirst().title() : list.name();
+        return put(parts, new LookupList(edit.key(), name, list.columns(), list.rows(), null));
+    }
+
     /** A list whose columns have keys, made from their titles where they had none. */
     static LookupList keyed(LookupList list) {
         return new LookupList(list.key(), list.name(), keyed(list.columns()), list.rows(), list.source());

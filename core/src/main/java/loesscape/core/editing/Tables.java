@@ -15,7 +15,7 @@ public final class Tables {
 
     /**
      * A list from the lines of a table, the first of which holds the titles of its columns. Lines that are too short are
-     * filled up with blank cells. A column with nothing but numbers is one of numbers.
+     * filled up with blank cells. A column with nothing but numbers is one of numbers; these may have a decimal comma.
      *
      * @param known the list as it was, whose columns keep their keys by their titles; null for a new one
      * @throws Refusal where there is no line below the titles, a title is blank or stands there twice, a line is too long,
@@ -55,9 +55,17 @@ public final class Tables {
                     .toList();
             boolean numbers = !cells.isEmpty()
                     && cells.stream().allMatch(cell -> NUMBER.matcher(cell).matches());
+            if (numbers) {
+                rows.forEach(row -> row.set(at, number(row.get(at))));
+            }
             columns.add(new LookupList.Column(key(titles.get(i), known), titles.get(i), numbers));
         }
         return Others.keyed(new LookupList("", name, columns, rows));
+    }
+
+    /** A number as lists hold it: with a point before its decimals, and no plus. */
+    private static String number(String cell) {
+        return cell.replace(',', '.').replace("+", "");
     }
 
     private static String key(String title, @Nullable LookupList known) {

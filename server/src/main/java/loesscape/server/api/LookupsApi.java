@@ -1,21 +1,21 @@
 package loesscape.server.api;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Refusal;
 import loesscape.core.editing.Tables;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Template;
+import loesscape.formats.table.SeparatedTable;
 import loesscape.server.outside.Directory;
 import loesscape.server.security.Author;
 import loesscape.server.store.LookupStore;
 import loesscape.server.store.TemplateStore;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,8 +32,6 @@ import org.springframework.web.bind.annotation.RestController;
 class LookupsApi {
 
     private static final int LONGEST_NAME = 200;
-    private static final CSVFormat FORMAT =
-            CSVFormat.RFC4180.builder().setIgnoreEmptyLines(true).get();
 
     private final LookupStore lookups;
     private final Directory directory;
@@ -56,14 +54,18 @@ class LookupsApi {
     /** A version of a list. */
     public record VersionRow(int version, String by, Instant made) {}
 
-    /** A list as it stands in one of its versions. */
-    public record LookupPage(String id, LookupList list, int version, List<VersionRow> versions) {}
+    /** A template whose working copy has taken a list, in one of its versions. */
+    public record LookupUse(String template, String title, int version) {}
 
-    /** A list handed in as a table with commas between its cells. */
+    /** A list as it stands in one of its versions. */
+    public record LookupPage(
+            String id, LookupList list, int version, List<VersionRow> versions, List<LookupUse> uses) {}
+
+    /** A list handed in as a table ({@link SeparatedTable}). */
     public record NewLookup(String name, String table) {}
 
     /**
-     * The next version of a list: as a table with commas between its cells, or, where that is empty, as lines of cells.
+     * The next version of a list: as a table ({@link SeparatedTable}), or, where that is empty, as lines of cells.
      *
      * @param version the one it was made from
      * @param lines the first of them the titles of the columns
@@ -107,7 +109,7 @@ class LookupsApi {
 
     @PostMapping("/api/lookups")
     LookupPage add(@RequestBody NewLookup wanted, @AuthenticationPrincipal Author author) {
-        LookupList list = Tables.list(named(wanted.name()), lines(wanted.table()), null);
+        LookupList list = Tables.list(named(wanted.name()), SeparatedTable.read(wanted.table()), null);
         return find(lookups.add(list, author.id()), null);
     }
 
@@ -124,7 +126,26 @@ class LookupsApi {
                 shown,
                 versions.stream()
                         .map(it -> new VersionRow(it.version(), it.by(), it.made()))
-                        .toList());
+                        .toList(),
+                uses(id));
+    }
+
+    private List<LookupUse> uses(UUID id) {
+        List<LookupUse> uses = new ArrayList<>();
+        for (TemplateStore.WorkingCopy copy : templates.mentioning(id)) {
+            taken(copy.template(), id.toString())
+                    .map(list -> Objects.requireNonNull(list.source()))
+                    .ifPresent(source -> uses.add(
+                            new LookupUse(copy.id().toString(), copy.template().title(), source.version())));
+        }
+        return uses;
+    }
+
+    /** What a template has taken of a list. */
+    private static Optional<LookupList> taken(Template template, String lookup) {
+        return template.lists().stream()
+                .filter(list -> list.source() != null && list.source().list().equals(lookup))
+                .findFirst();
     }
 
     @PutMapping("/api/lookups/{id}")
@@ -136,7 +157,7 @@ class LookupsApi {
             throw new Problems.Conflict(
                     "There is a version %d of this list by now; look at it first.".formatted(last.version()));
         }
-        List<List<String>> lines = next.table().isBlank() ? next.lines() : lines(next.table());
+        List<List<String>> lines = next.table().isBlank() ? next.lines() : SeparatedTable.read(next.table());
         LookupList list = Tables.list(named(next.name()), lines, last.list());
         if (!list.equals(last.list())) {
             lookups.keep(id, last.version() + 1, list, author.id());
@@ -148,28 +169,22 @@ class LookupsApi {
     @PostMapping("/api/templates/{template}/draft/lookups")
     @Transactional
     public Drafts.DraftChange take(
-            @PathVariable UUID template, @RequestBody LookupWanted wanted, @AuthenticationPrincipal Author author) {
-        LookupPage page = find(id(wanted.lookup()), null);
-        LookupList known = templates
-                .find(template)
+            @PathVariable("template") UUID id,
+            @RequestBody LookupWanted wanted,
+            @AuthenticationPrincipal Author author) {
+        LookupPage page = find(identity(wanted.lookup()), null);
+        Template template = templates
+                .find(id)
                 .orElseThrow(() -> new Problems.Missing("There is no such template."))
-                .template()
-                .lists()
-                .stream()
-                .filter(list -> list.source() != null && list.source().list().equals(page.id()))
-                .findFirst()
-                .orElse(null);
+                .template();
+        String key = taken(template, page.id()).map(LookupList::key).orElse("");
         LookupList list = page.list();
         LookupList taken = new LookupList(
-                known == null ? "" : known.key(),
-                list.name(),
-                list.columns(),
-                list.rows(),
-                new LookupList.Source(page.id(), page.version()));
-        return drafts.edit(template, wanted.revision(), new Edit.PutList(taken), author.id());
+                key, list.name(), list.columns(), list.rows(), new LookupList.Source(page.id(), page.version()));
+        return drafts.edit(id, wanted.revision(), new Edit.PutList(taken), author.id());
     }
 
-    private static UUID id(String text) {
+    private static UUID identity(String text) {
         try {
             return UUID.fromString(text);
         } catch (IllegalArgumentException e) {
@@ -183,15 +198,6 @@ class LookupsApi {
             throw new Refusal("Give the list a name of at most %d characters.".formatted(LONGEST_NAME));
         }
         return stripped;
-    }
-
-    private static List<List<String>> lines(String table) {
-        String text = table.startsWith("\ufeff") ? table.substring(1) : table;
-        try (CSVParser parser = CSVParser.parse(text, FORMAT)) {
-            return parser.getRecords().stream().map(CSVRecord::toList).toList();
-        } catch (IOException | UncheckedIOException e) {
-            throw new Refusal("This is not a table with commas between its cells: " + e.getMessage());
-        }
     }
 
     private static Problems.Missing missing() {

@@ -67,6 +67,7 @@ public class DemoWorld implements ApplicationRunner {
     private final OrganisationStore organisations;
     private final PasswordEncoder encoder;
     private final DemoDispatches demoDispatches;
+    private final DemoLookups lookups;
 
     DemoWorld(
             Accounts accounts,
@@ -78,7 +79,8 @@ public class DemoWorld implements ApplicationRunner {
             BlockStore blocks,
             OrganisationStore organisations,
             PasswordEncoder encoder,
-            DemoDispatches demoDispatches) {
+            DemoDispatches demoDispatches,
+            DemoLookups lookups) {
         this.accounts = accounts;
         this.templates = templates;
         this.releases = releases;
@@ -89,6 +91,7 @@ public class DemoWorld implements ApplicationRunner {
         this.organisations = organisations;
         this.encoder = encoder;
         this.demoDispatches = demoDispatches;
+        this.lookups = lookups;
     }
 
     @Override
@@ -101,9 +104,10 @@ public class DemoWorld implements ApplicationRunner {
         long author = accounts.find(AUTHOR).orElseThrow().id();
         organisations.keep("Veldhollow Soil and Water Board", "#23483f");
         organisations.keepLogo(picture("logo"));
+        lookups.askDirectory(author);
         for (String name : TEMPLATES) {
             Template document = load(name);
-            UUID template = templates.add(withBlock(document, author));
+            UUID template = templates.add(lookups.withList(withBlock(document, author), author));
             for (String picture : PICTURES) {
                 SafePicture drawn = picture(picture);
                 if (TemplateFile.compact(document).contains(drawn.name())) {
@@ -176,7 +180,7 @@ public class DemoWorld implements ApplicationRunner {
         return TemplateFile.read(resource(name + ".loess.json"));
     }
 
-    private static byte[] resource(String name) {
+    static byte[] resource(String name) {
         try (InputStream file = DemoWorld.class.getResourceAsStream(name)) {
             if (file == null) {
                 throw new IllegalStateException("The demo has no " + name);

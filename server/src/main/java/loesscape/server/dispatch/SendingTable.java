@@ -1,64 +1,68 @@
 package loesscape.server.dispatch;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.Role;
 import loesscape.core.model.Template;
+import loesscape.formats.table.SeparatedTable;
 import loesscape.server.dispatch.Sending.PersonNamed;
 import loesscape.server.dispatch.Sending.SendingWanted;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 
 /** A table of people and answers, one dispatch a line. */
 final class SendingTable {
 
     private static final int MOST_LINES = 1_000;
 
+    /** What a line with more or fewer cells than the heading has instead of a column. */
+    private static final String UNEVEN = "";
+
     private SendingTable() {}
 
     /** The lines of a table, their cells by the heading of their column; empty cells are left out. */
     static List<Map<String, String>> read(String table) {
-        CSVFormat format = CSVFormat.RFC4180
-                .builder()
-                .setHeader()
-                .setSkipHeaderRecord(true)
-                .setTrim(true)
-                .setIgnoreEmptyLines(true)
-                .get();
-        String text = table.startsWith("\ufeff") ? table.substring(1) : table;
-        try (CSVParser parser = CSVParser.parse(text, format)) {
-            List<Map<String, String>> lines = new ArrayList<>();
-            for (CSVRecord line : parser) {
-                if (lines.size() == MOST_LINES) {
-                    throw new Refusal("A table has at most %d lines; split it.".formatted(MOST_LINES));
-                }
-                Map<String, String> cells = new LinkedHashMap<>(line.toMap());
-                cells.values().removeIf(String::isEmpty);
-                if (!line.isConsistent()) {
-                    cells.put("", "");
-                }
-                lines.add(cells);
-            }
-            if (lines.isEmpty()) {
-                throw new Refusal("The table has no line below its heading.");
-            }
-            return lines;
-        } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
-            throw new Refusal("This is not a table with commas between its cells: " + e.getMessage());
+        List<List<String>> lines = SeparatedTable.read(table);
+        if (lines.size() < 2) {
+            throw new Refusal("The table has no line below its heading.");
         }
+        if (lines.size() > MOST_LINES + 1) {
+            throw new Refusal("A table has at most %d lines; split it.".formatted(MOST_LINES));
+        }
+        List<String> heading = lines.getFirst();
+        Set<String> columns = new HashSet<>();
+        for (String column : heading) {
+            if (column.isEmpty() || !columns.add(column)) {
+                throw new Refusal(
+                        column.isEmpty()
+                                ? "A column has no heading."
+                                : "Two columns are headed “%s”; take one of them away.".formatted(column));
+            }
+        }
+        return lines.stream().skip(1).map(line -> cells(heading, line)).toList();
+    }
+
+    private static Map<String, String> cells(List<String> heading, List<String> line) {
+        Map<String, String> cells = new LinkedHashMap<>();
+        for (int i = 0; i < Math.min(heading.size(), line.size()); i++) {
+            if (!line.get(i).isEmpty()) {
+                cells.put(heading.get(i), line.get(i));
+            }
+        }
+        if (line.size() != heading.size()) {
+            cells.put(UNEVEN, "");
+        }
+        return cells;
     }
 
     /** What a line asks for. */
     static SendingWanted wanted(Map<String, String> cells, Template template, SendingWanted common) {
-        if (cells.containsKey("")) {
+        if (cells.containsKey(UNEVEN)) {
             throw new Refusal("The line has more or fewer cells than the heading.");
         }
         Map<String, String> rest = new LinkedHashMap<>(cells);

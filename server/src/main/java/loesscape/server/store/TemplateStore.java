@@ -94,6 +94,19 @@ public class TemplateStore {
                 .list();
     }
 
+    /** The working copies in whose text, or in edits since that was written, something is mentioned. */
+    public List<WorkingCopy> mentioning(UUID mentioned) {
+        String like = "%" + mentioned + "%";
+        return database.sql("""
+                        SELECT id FROM template
+                        WHERE document LIKE ? OR EXISTS (SELECT * FROM edit WHERE template_id = id
+                          AND revision > document_revision AND change LIKE ?)
+                        ORDER BY title, id
+                        """).params(like, like).query((row, n) -> row.getObject("id", UUID.class)).list().stream()
+                .flatMap(id -> find(id).stream())
+                .toList();
+    }
+
     /** Keeps a new template. */
     public UUID add(Template template) {
         UUID id = UUID.randomUUID();

@@ -44,7 +44,8 @@ class LookupsTest {
     @Test
     void aTemplateTakesAListAndLaterVersionsOnlyWhenItsAuthorSaysSo() {
         Visitor author = SERVER.author();
-        JsonNode list = made(author, "Yard,Rate\\nNorth,4\\nSouth,22");
+        JsonNode list = made(author, "Yard;Rate\\nNorth;4,5\\nSouth;+22");
+        assertThat(list.at("/list/rows").toString()).isEqualTo("[[\"North\",\"4.5\"],[\"South\",\"22\"]]");
         String id = list.get("id").stringValue();
         String template = author.post("/api/templates", "{\"title\":\"Yards\"}")
                 .ok()

@@ -80,8 +80,9 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
         BrowserContext context = java.util.Objects.requireNonNull(browser).newContext(options);
         contexts.add(context);
         context.onConsoleMessage(message -> {
-            boolean refusedOnPurpose =
-                    message.text().contains("status of 4") || message.text().contains("net::ERR_");
+            boolean refusedOnPurpose = message.text().contains("status of 4")
+                    || message.text().contains("status of 503")
+                    || message.text().contains("net::ERR_");
             if (message.type().equals("error") && !refusedOnPurpose) {
                 errors.add(message.text());
             }
