@@ -6,7 +6,10 @@
   import { STANDINGS, whose } from "./standings";
   import TopBar from "./TopBar.svelte";
 
-  const list = request<DispatchList>("GET", "/api/dispatches");
+  const AT_ONCE = 1_000;
+
+  let most = $state(AT_ONCE);
+  const list = $derived(request<DispatchList>("GET", `/api/dispatches?most=${most}`));
   let sought = $state("");
   let standing = $state<DispatchStanding | "">("");
   let older = $state(0);
@@ -117,6 +120,16 @@
           </tbody>
         </table>
       </div>
+      {#if all.all > all.dispatches.length}
+        <p class="soft mt-3 text-center">
+          The {all.dispatches.length.toLocaleString("en")} that changed last are listed, of {all.all.toLocaleString(
+            "en",
+          )}.
+          <button class="button plain" onclick={() => (most += AT_ONCE)}
+            >List {AT_ONCE.toLocaleString("en")} more</button
+          >
+        </p>
+      {/if}
     {/if}
   {:catch problem}
     <p class="trouble" role="alert">{problem.message}</p>

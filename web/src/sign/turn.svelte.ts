@@ -13,7 +13,10 @@ export class Turn extends Filling {
   }
 
   override async open(): Promise<void> {
-    this.begun(await request<OpenTurn>("GET", this.base));
+    const turn = await request<OpenTurn>("GET", this.base);
+    this.begun(turn);
+    // Where this fails, agreeing says it.
+    if (!turn.hasOpened) void request<void>("POST", `${this.base}/opened`).catch(() => undefined);
   }
 
   private begun(turn: OpenTurn): void {

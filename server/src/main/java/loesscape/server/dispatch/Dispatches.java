@@ -21,8 +21,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Dispatches {
 
-    private static final int MOST = 1_000;
-
     private final DispatchStore dispatches;
     private final Proceedings proceedings;
     private final Clock clock;
@@ -60,8 +58,12 @@ public class Dispatches {
             List<PartyRow> parties,
             @Nullable Integer record) {}
 
-    /** The dispatches, the last changed first. */
-    public record DispatchList(List<DispatchRow> dispatches) {}
+    /**
+     * The dispatches, the last changed first.
+     *
+     * @param all how many there are; more than are listed where only the last changed were asked for
+     */
+    public record DispatchList(List<DispatchRow> dispatches, int all) {}
 
     /** A dispatch with all that happened to it. */
     public record DispatchPage(
@@ -72,8 +74,8 @@ public class Dispatches {
             List<SignedApi.TrailLine> trail) {}
 
     @Transactional(readOnly = true)
-    public DispatchList list() {
-        return new DispatchList(dispatches.list(MOST).stream().map(this::row).toList());
+    public DispatchList list(int most) {
+        return new DispatchList(dispatches.list(most).stream().map(this::row).toList(), dispatches.count());
     }
 
     @Transactional(readOnly = true)

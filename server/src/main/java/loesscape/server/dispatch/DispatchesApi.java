@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import loesscape.core.editing.Refusal;
 import loesscape.core.signing.Person;
 import loesscape.server.api.TemplatesApi;
 import loesscape.server.dispatch.Dispatches.DispatchList;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Dispatches: sent, listed, reminded, withdrawn, corrected, saved. */
@@ -65,8 +67,11 @@ class DispatchesApi {
     public record WebhookPage(Webhooks.Target target, List<Webhooks.Delivery> deliveries) {}
 
     @GetMapping("/api/dispatches")
-    DispatchList list() {
-        return dispatches.list();
+    DispatchList list(@RequestParam(defaultValue = "1000") int most) {
+        if (most < 1) {
+            throw new Refusal("Ask for one dispatch or more, not for %d.".formatted(most));
+        }
+        return dispatches.list(most);
     }
 
     @GetMapping("/api/dispatches/{id}")

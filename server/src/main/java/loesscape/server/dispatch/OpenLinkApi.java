@@ -3,10 +3,8 @@ package loesscape.server.dispatch;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import loesscape.core.model.Template;
-import loesscape.server.api.Problems;
 import loesscape.server.api.ReleasedTemplates;
 import loesscape.server.dispatch.Sending.OpenInvitation;
-import loesscape.server.security.FailedSignIns;
 import loesscape.server.store.OrganisationStore;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,14 +23,14 @@ class OpenLinkApi {
     private final Sending sending;
     private final ReleasedTemplates releases;
     private final OrganisationStore organisations;
-    private final FailedSignIns guesses;
+    private final Guesses guesses;
 
     OpenLinkApi(
             OpenLinks links,
             Sending sending,
             ReleasedTemplates releases,
             OrganisationStore organisations,
-            FailedSignIns guesses) {
+            Guesses guesses) {
         this.links = links;
         this.sending = sending;
         this.releases = releases;
@@ -58,13 +56,6 @@ class OpenLinkApi {
     }
 
     private OpenLinks.Open follow(String link, String from) {
-        String guesser = "link from " + from;
-        if (guesses.isClosed(guesser)) {
-            throw new Problems.TooOften("Too many links that lead nowhere; wait five minutes and try again.");
-        }
-        return links.follow(link).orElseThrow(() -> {
-            guesses.failed(guesser);
-            return new Problems.Missing("This link leads nowhere. Ask whoever sent it for a new one.");
-        });
+        return guesses.follow(from, () -> links.follow(link));
     }
 }

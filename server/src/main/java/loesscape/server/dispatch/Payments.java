@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
@@ -60,63 +61,89 @@ class Payments {
     private record Begun(
             String reference, UUID dispatch, String role, String address, BigDecimal amount, String currency) {}
 
-    /** Begins a payment and tells the path of the desk's page. */
-    String begin(Kept kept, String role, String address, String back) {
+    /** Who pays: a role of a dispatch that the running transaction has locked. */
+    record Payer(Kept kept, String role) {}
+
+    /**
+     * Begins a payment and tells the desk's token of it. The desk is asked when the transaction of what is kept here has
+     * ended; where it does not answer, or the server stops meanwhile, the same payment is begun again with the next press.
+     *
+     * @param payer finds out who pays, and locks the dispatch
+     */
+    String begin(Supplier<Payer> payer, String address, String back) {
+        Due due = Objects.requireNonNull(transactions.execute(status -> due(payer.get(), address)));
+        String token = desk.begin(due.reference(), due.purpose(), due.amount(), back);
+        transactions.executeWithoutResult(status -> {
+            if (find(due.reference()).isEmpty()) {
+                desk.find(token).ifPresent(late -> desk.end(late, PaymentDesk.State.LATE));
+                throw new NotNow("What is to be paid has changed meanwhile; try again.");
+            }
+        });
+        return token;
+    }
+
+    /** What the desk is told. */
+    private record Due(String reference, String purpose, String amount) {}
+
+    private Due due(Payer payer, String address) {
+        Kept kept = payer.kept();
         SignedDocument document = proceedings.document(kept);
         Field field = document.compiled().lexicon().field(RowNames.key(address));
-        State state = document.state(role, proceedings.answers(kept), proceedings.today());
-        boolean isDue = field != null
-                && field.kind() instanceof FieldKind.Payment
-                && document.owner(field).equals(role)
-                && state.nodes().get(address) instanceof NodeState.FieldState it
-                && it.shown()
-                && it.due() != null
-                && it.due().signum() > 0
-                && it.value().isBlank();
-        if (!isDue) {
+        State state = document.state(payer.role(), proceedings.answers(kept), proceedings.today());
+        if (field == null
+                || !(field.kind() instanceof FieldKind.Payment kind)
+                || !document.owner(field).equals(payer.role())
+                || !(state.nodes().get(address) instanceof NodeState.FieldState stands)
+                || !stands.shown()
+                || stands.due() == null
+                || stands.due().signum() <= 0
+                || !stands.value().isBlank()) {
             throw new NotNow("Nothing is to be paid there now.");
         }
-        NodeState.FieldState due = (NodeState.FieldState) state.of(address);
-        BigDecimal amount = Objects.requireNonNull(due.due());
-        FieldKind.Payment kind =
-                (FieldKind.Payment) Objects.requireNonNull(field).kind();
-        Optional<String> open = open(kept, address, amount);
-        if (open.isPresent()) {
-            return "/desk/" + open.get();
-        }
-        String reference = Secrets.make();
-        String token = desk.begin(reference, kept.title() + ": " + field.label(), Display.number(kind, amount), back);
-        database.sql("""
-                        INSERT INTO payment (reference, dispatch_id, role, address, amount, currency, state, begun)
-                        VALUES (?, ?, ?, ?, ?, ?, 'BEGUN', ?)
-                        """)
-                .params(reference, kept.id(), role, address, amount, kind.currency(), OffsetDateTime.now(clock))
-                .update();
-        return "/desk/" + token;
+        BigDecimal amount = stands.due();
+        return new Due(
+                open(kept, address, amount).orElseGet(() -> {
+                    String reference = Secrets.make();
+                    database.sql("""
+                                    INSERT INTO payment (reference, dispatch_id, role, address, amount, currency, state, begun)
+                                    VALUES (?, ?, ?, ?, ?, ?, 'BEGUN', ?)
+                                    """)
+                            .params(
+                                    reference,
+                                    kept.id(),
+                                    payer.role(),
+                                    address,
+                                    amount,
+                                    kind.currency(),
+                                    OffsetDateTime.now(clock))
+                            .update();
+                    return reference;
+                }),
+                kept.title() + ": " + field.label(),
+                Display.number(kind, amount));
     }
 
     /**
-     * The desk's token of the payment of this amount that is open already, so that nobody pays twice. One of another amount
-     * is ended; its amount is not due any more.
+     * The payment of this amount that is open already, so that nobody pays twice. One of another amount is ended; its
+     * amount is not due any more.
      */
     private Optional<String> open(Kept kept, String address, BigDecimal amount) {
-        Optional<String> token = Optional.empty();
+        Optional<String> reference = Optional.empty();
         List<Begun> begun = database.sql(BEGUN + "dispatch_id = ? AND address = ? AND state = 'BEGUN'")
                 .params(kept.id(), address)
                 .query(Payments::begun)
                 .list();
         for (Begun payment : begun) {
-            Optional<PaymentDesk.Due> due = desk.of(payment.reference());
-            if (due.isPresent() && payment.amount().compareTo(amount) == 0) {
-                token = due.map(PaymentDesk.Due::token);
+            if (payment.amount().compareTo(amount) == 0) {
+                reference = Optional.of(payment.reference());
             } else {
-                due.ifPresent(other -> desk.end(other, PaymentDesk.State.LATE));
+                desk.of(payment.reference()).ifPresent(other -> desk.end(other, PaymentDesk.State.LATE));
                 database.sql("UPDATE payment SET state = 'LATE' WHERE reference = ?")
                         .param(payment.reference())
                         .update();
             }
         }
-        return token;
+        return reference;
     }
 
     /** Ends a payment at the desk, and here: what was paid is the answer to its field. */

@@ -41,10 +41,17 @@ class TurnApi {
     public record AtTheDesk(String path) {}
 
     @GetMapping
-    ResponseEntity<OpenTurn> open(@PathVariable String link, HttpServletRequest request) {
+    ResponseEntity<OpenTurn> find(@PathVariable String link, HttpServletRequest request) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CACHE_CONTROL, "no-store")
-                .body(turns.open(link, request.getRemoteAddr()));
+                .body(turns.find(link, request.getRemoteAddr()));
+    }
+
+    /** Told by the page, not by asking for the turn: mail programs follow links too, to look where they lead. */
+    @PostMapping("/opened")
+    ResponseEntity<Void> opened(@PathVariable String link, HttpServletRequest request) {
+        turns.open(link, request.getRemoteAddr());
+        return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/consent")

@@ -20,7 +20,6 @@ import loesscape.server.api.Fillings.AnswerKept;
 import loesscape.server.api.PicturesApi;
 import loesscape.server.api.Problems;
 import loesscape.server.api.Sheet;
-import loesscape.server.security.FailedSignIns;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
@@ -44,7 +43,7 @@ public class Turns {
     private final AnswerRules rules;
     private final Proceedings proceedings;
     private final Payments payments;
-    private final FailedSignIns guesses;
+    private final Guesses guesses;
     private final Clock clock;
 
     Turns(
@@ -56,7 +55,7 @@ public class Turns {
             AnswerRules rules,
             Proceedings proceedings,
             Payments payments,
-            FailedSignIns guesses,
+            Guesses guesses,
             Clock clock) {
         this.dispatches = dispatches;
         this.fillings = fillings;
@@ -96,6 +95,7 @@ public class Turns {
             String message,
             @Nullable LocalDate due,
             boolean mayDelegate,
+            boolean hasOpened,
             boolean hasConsented,
             List<Other> others,
             List<String> owned,
@@ -116,13 +116,17 @@ public class Turns {
         }
     }
 
+    @Transactional(readOnly = true)
+    public OpenTurn find(String link, String from) {
+        return turn(follow(link, from));
+    }
+
+    /** Adds to the trail that this person has the document open, the first time. */
     @Transactional
-    public OpenTurn open(String link, String from) {
-        Followed followed = follow(link, from);
-        Kept kept = followed.kept();
-        Followed opened = followed.with(
-                proceedings.happened(kept, followed.actor(), Signing.open(kept.dispatch(), followed.role())));
-        return turn(opened);
+    public void open(String link, String from) {
+        Followed followed = locked(link, from);
+        proceedings.happened(
+                followed.kept(), followed.actor(), Signing.open(followed.kept().dispatch(), followed.role()));
     }
 
     private OpenTurn turn(Followed followed) {
@@ -142,6 +146,7 @@ public class Turns {
                 kept.message(),
                 kept.dispatch().due(),
                 kept.dispatch().mayDelegate(),
+                party.hasOpened(),
                 party.hasConsented(),
                 kept.dispatch().parties().stream()
                         .map(it -> new Other(it.title(), it.person().name(), it.turn()))
@@ -156,10 +161,10 @@ public class Turns {
     @Transactional
     public OpenTurn consent(String link, String from) {
         Followed followed = locked(link, from);
-        return turn(followed.with(proceedings.happened(
-                followed.kept(),
-                followed.actor(),
-                Signing.consent(followed.kept().dispatch(), followed.role()))));
+        Kept opened = proceedings.happened(
+                followed.kept(), followed.actor(), Signing.open(followed.kept().dispatch(), followed.role()));
+        return turn(followed.with(
+                proceedings.happened(opened, followed.actor(), Signing.consent(opened.dispatch(), followed.role()))));
     }
 
     @Transactional
@@ -267,19 +272,25 @@ public class Turns {
                 List.of(Signing.delegate(followed.kept().dispatch(), followed.role(), to, because)));
     }
 
-    @Transactional
+    /** Begins a payment and tells the path of the desk's page. The desk may be slow, and nobody waits for it but the payer. */
     public String pay(String link, String from, String address) {
-        Followed followed = locked(link, from);
-        Signing.acting(followed.kept().dispatch(), followed.role());
-        return payments.begin(followed.kept(), followed.role(), address, "/sign/" + link);
+        return "/desk/"
+                + payments.begin(
+                        () -> {
+                            Followed followed = locked(link, from);
+                            Signing.acting(followed.kept().dispatch(), followed.role());
+                            return new Payments.Payer(followed.kept(), followed.role());
+                        },
+                        address,
+                        "/sign/" + link);
     }
 
     /** The sealed document behind a link to it. */
     @Transactional(readOnly = true)
     public byte[] document(String link, String from) {
-        DispatchStore.Link found = find(link, from);
+        DispatchStore.Link found = link(link, from);
         if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
-            throw nowhere();
+            throw Guesses.nowhere();
         }
         return dispatches
                 .sealed(found.dispatch())
@@ -289,25 +300,25 @@ public class Turns {
     /** What the document behind a link is called. */
     @Transactional(readOnly = true)
     public String title(String link, String from) {
-        DispatchStore.Link found = find(link, from);
+        DispatchStore.Link found = link(link, from);
         if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
-            throw nowhere();
+            throw Guesses.nowhere();
         }
         return dispatches.find(found.dispatch()).orElseThrow().title();
     }
 
     private Followed follow(String link, String from) {
-        return followed(find(link, from), from, false);
+        return followed(link(link, from), from, false);
     }
 
     private Followed locked(String link, String from) {
-        dispatches.lock(find(link, from).dispatch());
-        return followed(find(link, from), from, true);
+        dispatches.lock(link(link, from).dispatch());
+        return followed(link(link, from), from, true);
     }
 
     private Followed followed(DispatchStore.Link link, String from, boolean isLocked) {
         if (link.purpose() != DispatchStore.Purpose.TURN) {
-            throw nowhere();
+            throw Guesses.nowhere();
         }
         Kept kept = (isLocked ? dispatches.lock(link.dispatch()) : dispatches.find(link.dispatch())).orElseThrow();
         Party party = kept.dispatch().party(link.role()).orElseThrow();
@@ -329,19 +340,7 @@ public class Turns {
         };
     }
 
-    /** Finds a link, and slows down whoever guesses. */
-    private DispatchStore.Link find(String link, String from) {
-        String guesser = "link from " + from;
-        if (guesses.isClosed(guesser)) {
-            throw new Problems.TooOften("Too many links that lead nowhere; wait five minutes and try again.");
-        }
-        return dispatches.follow(link).orElseThrow(() -> {
-            guesses.failed(guesser);
-            return nowhere();
-        });
-    }
-
-    private static Problems.Missing nowhere() {
-        return new Problems.Missing("This link leads nowhere. Ask whoever sent it for a new one.");
+    private DispatchStore.Link link(String link, String from) {
+        return guesses.follow(from, () -> dispatches.follow(link));
     }
 }

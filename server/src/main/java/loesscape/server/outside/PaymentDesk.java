@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import loesscape.server.security.Secrets;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -52,19 +53,30 @@ public class PaymentDesk {
     public record Due(String token, String reference, String purpose, String amount, State state, String back) {}
 
     /**
-     * Begins a payment and tells the token of the page where it is made.
+     * Begins a payment and tells the token of the page where it is made: the same one for the same reference, as long as
+     * that payment is open.
      *
      * @throws OutsideFailed where the desk does not answer
      */
     public String begin(String reference, String purpose, String amount, String back) {
         log.ask(OutsideService.PAYMENTS, "%s for %s".formatted(amount, purpose));
+        Optional<Due> open = of(reference);
+        if (open.isPresent()) {
+            return open.get().token();
+        }
         String token = Secrets.make();
-        database.sql("""
-                        INSERT INTO outside_payment (token, reference, purpose, amount, state, back, made)
-                        VALUES (?, ?, ?, ?, 'OPEN', ?, ?)
-                        """)
-                .params(token, reference, purpose, amount, back, OffsetDateTime.now(clock))
-                .update();
+        try {
+            database.sql("""
+                            INSERT INTO outside_payment (token, reference, purpose, amount, state, back, made)
+                            VALUES (?, ?, ?, ?, 'OPEN', ?, ?)
+                            """)
+                    .params(token, reference, purpose, amount, back, OffsetDateTime.now(clock))
+                    .update();
+        } catch (DuplicateKeyException e) {
+            return of(reference)
+                    .orElseThrow(() -> new OutsideFailed("This payment has ended."))
+                    .token();
+        }
         log.passed(OutsideService.PAYMENTS, "Asked for %s for %s".formatted(amount, purpose), false);
         return token;
     }

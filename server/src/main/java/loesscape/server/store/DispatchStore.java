@@ -232,6 +232,13 @@ public class DispatchStore {
                 .toList();
     }
 
+    /** How many dispatches there are. */
+    public int count() {
+        return database.sql("SELECT count(*) FROM dispatch")
+                .query(Integer.class)
+                .single();
+    }
+
     /** How a dispatch that its caller has locked stands after one more event, which is added to its trail. */
     public Kept happened(Kept before, Actor actor, Event event) {
         append(before.id(), actor, event);

@@ -10,8 +10,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
+import java.util.stream.Stream;
 import loesscape.core.signing.Dispatch;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.seal.Authority;
@@ -203,8 +205,14 @@ class DispatchesTest {
                 + sent.mail("cousin@" + sent.address("x").substring(2), "Cousin")
                         .get("path")
                         .stringValue();
-        assertThat(SERVER.visitor().get(cousin).ok().json().at("/name").stringValue())
-                .isEqualTo("Cousin");
+        Visitor visitor = SERVER.visitor();
+        assertThat(visitor.get(cousin).ok().json().at("/name").stringValue()).isEqualTo("Cousin");
+        assertThat(sent.trail().split("Opened the document as Landowner"))
+                .as("whoever only looks where a link leads opens nothing")
+                .hasSize(2);
+        visitor.post(cousin + "/opened", null).ok();
+        visitor.post(cousin + "/opened", null).ok();
+        assertThat(sent.trail().split("Opened the document as Landowner")).hasSize(3);
         sent.author
                 .post(
                         "/api/dispatches/" + sent.id + "/correct",
@@ -243,7 +251,7 @@ class DispatchesTest {
         SERVER.visitor().post("/api" + desk, "{\"approved\":true}").ok();
         assertThat(sent.trail()).as("what is not due any more is not taken").doesNotContain("Paid €");
         owner.answer("advance_agreed", "500");
-        desk = pay(owner);
+        desk = paidWhileTheDeskIsSlow(sent, owner);
         assertThat(SERVER.visitor().get("/api" + desk).ok().json().get("amount").stringValue())
                 .isEqualTo("€ 500.00");
         SERVER.visitor().post("/api" + desk, "{\"approved\":true}").ok();
@@ -253,6 +261,24 @@ class DispatchesTest {
         owner.sign("payment_signature").finished();
         assertThat(sent.trail()).contains("A payment was not made: the desk refused it", "Paid € 500.00");
         assertThat(sent.trail().split("Paid €")).hasSize(2);
+    }
+
+    private static String paidWhileTheDeskIsSlow(Sent sent, Sent.Turn owner) {
+        set(sent.author, "payments", false, 2_000);
+        try {
+            List<CompletableFuture<String>> presses = Stream.of(1, 2)
+                    .map(press -> CompletableFuture.supplyAsync(() -> pay(owner)))
+                    .toList();
+            Sent.pause();
+            owner.answer("owner_phone", "0687654321");
+            assertThat(presses).as("nobody waits for the desk but the payer").noneMatch(CompletableFuture::isDone);
+            assertThat(presses.get(0).join())
+                    .as("pressed twice, begun once")
+                    .isEqualTo(presses.get(1).join());
+            return presses.get(0).join();
+        } finally {
+            set(sent.author, "payments", false, 0);
+        }
     }
 
     private static String pay(Sent.Turn owner) {
@@ -324,20 +350,22 @@ class DispatchesTest {
     @Test
     void whatFailsOutsideIsTriedAgain() {
         Sent sent = Sent.of(SERVER, TOGETHER);
-        set(sent.author, "mail", true);
-        set(sent.author, "authority", true);
+        set(sent.author, "mail", true, 0);
+        set(sent.author, "authority", true, 0);
         sent.send("{}", "a", "b");
         Sent.pause();
-        set(sent.author, "mail", false);
+        set(sent.author, "mail", false, 0);
         sent.turn("a").sign("a_sign").finished();
         sent.turn("b").sign("b_sign").finished();
         assertThat(sent.standing()).isEqualTo("sealing");
-        set(sent.author, "authority", false);
+        set(sent.author, "authority", false, 0);
         assertThat(sent.sealed()).isNotEmpty();
     }
 
-    private static void set(Visitor author, String service, boolean failing) {
-        author.put("/api/outside", "{\"service\":\"%s\",\"failing\":%s,\"delay\":0}".formatted(service, failing))
+    private static void set(Visitor author, String service, boolean failing, int delay) {
+        author.put(
+                        "/api/outside",
+                        "{\"service\":\"%s\",\"failing\":%s,\"delay\":%d}".formatted(service, failing, delay))
                 .ok();
     }
 

@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.util.List;
 import loesscape.server.testing.Browser;
 import loesscape.server.testing.RunningServer;
+import loesscape.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -77,6 +78,7 @@ class SigningTest {
         phone.getByRole(AriaRole.BUTTON, named("Finish")).click();
         assertThat(phone.getByText("This still needs an answer.").first()).isVisible();
         pay(phone, "Have it refused", "was refused");
+        pay(phone, "Let it take too long", "took too long");
         pay(phone, "Pay", "was made");
         phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
         phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
@@ -110,6 +112,7 @@ class SigningTest {
         author.getByRole(AriaRole.LINK, named("Drilling agreement")).click();
         assertThat(author.locator("main")).containsText("No rig is free.");
         assertThat(author.locator("main")).containsText("A payment was not made: the desk refused it");
+        assertThat(author.locator("main")).containsText("A payment was not made: nobody paid in time");
         assertThat(author.locator("main")).containsText("Paid € 250.00");
         Browser.isAccessible(author);
     }
@@ -219,5 +222,72 @@ class SigningTest {
         stranger.navigate(SERVER.address() + link.replaceFirst("https?://[^/]+", ""));
         assertThat(stranger.getByText("Say who takes part.")).isVisible();
         Browser.isAccessible(stranger);
+    }
+
+    /** Two who sign at the same time. */
+    private static final String TOGETHER = """
+            {"formatVersion":1,"title":"Both at once","pages":[{"key":"p","sections":[{"key":"s","title":"Both","items":[
+              {"type":"field","key":"a_depth","label":"Depth","role":"a","kind":{"type":"number"}},
+              {"type":"field","key":"a_sign","label":"A signs","role":"a","kind":{"type":"signature"},"required":{"type":"always"}},
+              {"type":"field","key":"b_sign","label":"B signs","role":"b","kind":{"type":"signature"},"required":{"type":"always"}}]}]}],
+             "roles":[{"key":"a","name":"Owner","order":1},{"key":"b","name":"Driller","order":1}]}""";
+
+    @Test
+    void twoSignAtTheSameTimeAndOneOfThemHandsItOn() {
+        Visitor setting = SERVER.author();
+        String template = setting.post("/api/templates/import", TOGETHER)
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        setting.post("/api/templates/" + template + "/releases", "{\"revision\":0,\"notes\":\"\"}")
+                .ok();
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        Steps.open(author, "Both at once");
+        author.getByRole(AriaRole.LINK, named("Send")).click();
+        author.getByLabel("Name of the Owner").fill("Anna Veldkamp");
+        author.getByLabel("E-mail of the Owner").fill("anna@both.example");
+        author.getByLabel("Name of the Driller").fill("Bas Rietveld");
+        author.getByLabel("E-mail of the Driller").fill("bas@both.example");
+        author.getByRole(AriaRole.BUTTON, named("Send")).click();
+        assertThat(author.locator("main")).containsText("Anna Veldkamp");
+
+        Page anna = opened(BROWSER.phone(), link(author, "anna@both.example", 1));
+        Page bas = opened(BROWSER.desktop(), link(author, "bas@both.example", 1));
+        anna.locator("#f-a_depth").fill("30");
+        assertThat(anna.locator("#f-b_sign")).hasCount(0);
+        anna.getByRole(AriaRole.BUTTON, named("Somebody else should sign")).click();
+        anna.getByRole(AriaRole.TEXTBOX, named("Name")).fill("Cato Veldkamp");
+        anna.getByLabel("E-mail").fill("cato@both.example");
+        anna.getByRole(AriaRole.BUTTON, named("Hand on")).click();
+        assertThat(anna.getByRole(AriaRole.ALERT)).containsText("Say why");
+        anna.getByLabel("Why?").fill("My sister owns it now.");
+        anna.getByRole(AriaRole.BUTTON, named("Hand on")).click();
+        assertThat(anna.getByRole(AriaRole.HEADING, named("Handed on"))).isVisible();
+
+        Page cato = opened(BROWSER.phone(), link(author, "cato@both.example", 1));
+        assertThat(cato.locator("#f-a_depth")).hasValue("30");
+        cato.getByLabel("Write your name instead of drawing").fill("Cato Veldkamp");
+        bas.getByLabel("Write your name instead of drawing").fill("Bas Rietveld");
+        finish(cato);
+        finish(bas);
+        author.getByRole(AriaRole.LINK, named("Dispatches")).click();
+        author.getByLabel("Filter dispatches").fill("Cato");
+        author.getByRole(AriaRole.LINK, named("Both at once")).click();
+        assertThat(author.locator("main")).containsText("My sister owns it now.");
+        assertThat(author.locator("main")).containsText("All have signed");
+    }
+
+    private static Page opened(Page page, String link) {
+        page.navigate(link);
+        page.getByRole(AriaRole.CHECKBOX).check();
+        page.getByRole(AriaRole.BUTTON, named("Open the document")).click();
+        assertThat(page.getByRole(AriaRole.BUTTON, named("Finish"))).isVisible();
+        return page;
+    }
+
+    private static void finish(Page page) {
+        page.getByRole(AriaRole.BUTTON, named("Finish")).click();
+        assertThat(page.getByRole(AriaRole.HEADING, named("Thank you"))).isVisible();
     }
 }
