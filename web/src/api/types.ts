@@ -1200,8 +1200,21 @@ export type OpenInvitation = {
   organisation: Organisation;
 };
 
+export type OpenLinkList = {
+  links: OpenLinkRow[];
+};
+
 export type OpenLinkMade = {
   path: string;
+};
+
+export type OpenLinkRow = {
+  id: number;
+  release: number;
+  made: string;
+  by: string;
+  begun: number;
+  ended: string | null;
 };
 
 export type OpenLinkWanted = {

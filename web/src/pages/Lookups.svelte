@@ -138,7 +138,7 @@
 <svelte:head><title>Lookups · Loesscape</title></svelte:head>
 
 <TopBar title="Lookups" />
-<main class="grid grid-cols-[260px_minmax(0,1fr)] gap-6 px-6 py-5">
+<main class="grid grid-cols-[minmax(0,1fr)] gap-6 px-4 py-5 sm:px-6 md:grid-cols-[260px_minmax(0,1fr)]">
   <nav aria-label="Lookup lists">
     <ul>
       {#each all?.lookups ?? [] as row (row.id)}
@@ -175,13 +175,13 @@
     {#if page}
       <div class="mb-3 flex flex-wrap items-center gap-3">
         <input
-          class="text-input w-72 font-semibold"
+          class="text-input w-60 font-semibold"
           aria-label="Name of the list"
           disabled={!isLast}
           bind:value={name}
         />
         <select
-          class="text-input"
+          class="text-input max-w-52"
           aria-label="Version"
           value={page.version}
           onchange={(event) => open(page!.id, Number(event.currentTarget.value))}
@@ -191,7 +191,7 @@
           {/each}
         </select>
         <input
-          class="text-input w-44"
+          class="text-input w-32"
           type="search"
           placeholder="Filter"
           aria-label="Filter the rows"
@@ -298,6 +298,7 @@
 <style>
   .cell {
     width: 100%;
+    min-width: 90px;
     border: 1px solid transparent;
     border-radius: var(--radius-md);
     background: transparent;

@@ -104,7 +104,7 @@
       </div>
     </section>
     {#if list.releases.length}
-      <section class="overflow-hidden rounded-xl border bg-paper" aria-label="Releases">
+      <section class="overflow-x-auto rounded-xl border bg-paper" aria-label="Releases">
         <table class="w-full text-left">
           <thead>
             <tr class="border-b text-xs text-soft">

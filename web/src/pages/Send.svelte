@@ -1,7 +1,17 @@
 <script lang="ts">
   import { request } from "../api/http";
-  import type { Begun, OpenLinkMade, ReleaseList, SendingWanted, TableReport, ToSend } from "../api/types";
+  import type {
+    Begun,
+    OpenLinkList,
+    OpenLinkMade,
+    OpenLinkRow,
+    ReleaseList,
+    SendingWanted,
+    TableReport,
+    ToSend,
+  } from "../api/types";
   import { router } from "../router.svelte";
+  import { dayAndTime } from "../times";
   import TopBar from "./TopBar.svelte";
   import WebhookSettings from "./WebhookSettings.svelte";
 
@@ -19,6 +29,7 @@
   let table = $state("");
   let report = $state<TableReport | null>(null);
   let openLink = $state("");
+  let links = $state<OpenLinkRow[]>([]);
   let dueDays = $state(0);
   let how = $state<"one" | "many" | "open">("one");
   let wrong = $state("");
@@ -45,6 +56,7 @@
     if (!release) return;
     form = await request<ToSend>("GET", `/api/templates/${template}/releases/${release}/roles`);
     people = form.roles.map(({ role }) => ({ role, name: "", address: "" }));
+    await loadLinks();
   }
 
   async function attempt(work: () => Promise<void>) {
@@ -94,6 +106,16 @@
         mayDelegate,
       });
       openLink = location.origin + path;
+      await loadLinks();
+    });
+
+  async function loadLinks() {
+    links = (await request<OpenLinkList>("GET", `/api/templates/${template}/open-links`)).links;
+  }
+
+  const endLink = (id: number) =>
+    attempt(async () => {
+      links = (await request<OpenLinkList>("POST", `/api/templates/${template}/open-links/${id}/end`)).links;
     });
 
   async function readFile(input: HTMLInputElement) {
@@ -106,7 +128,7 @@
 <svelte:head><title>Send · {title} · Loesscape</title></svelte:head>
 
 <TopBar {title} {template} view="Send" />
-<main class="mx-auto grid max-w-[880px] gap-5 px-6 py-6">
+<main class="mx-auto grid max-w-[880px] grid-cols-[minmax(0,1fr)] gap-5 px-4 py-6 sm:px-6">
   {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
   {#if loaded && !release}
     <p class="rounded-xl border bg-paper px-8 py-10 text-center">
@@ -118,7 +140,7 @@
       a link under “Release”.
     </p>
   {:else if form}
-    <div class="flex gap-1" role="group" aria-label="How it is sent">
+    <div class="flex flex-wrap gap-1" role="group" aria-label="How it is sent">
       {#each WAYS as { id, label } (id)}
         <button
           class={["button", how === id && "primary"]}
@@ -132,7 +154,7 @@
       {#if how === "one"}
         <h2 class="font-semibold">Who takes part</h2>
         {#each form.roles as role, i (role.role)}
-          <div class="mt-3 grid grid-cols-[150px_1fr_1fr] items-center gap-3">
+          <div class="mt-3 grid items-center gap-x-3 gap-y-1.5 sm:grid-cols-[150px_1fr_1fr]">
             <span class="font-medium"
               >{role.title}{#if role.sometimes}<span class="soft">, sometimes</span>{/if}</span
             >
@@ -255,6 +277,26 @@
         </p>
         <ul class="mt-1">
           {#each report.refused as { line, why } (line)}<li><b>Line {line}:</b> {why}</li>{/each}
+        </ul>
+      </section>
+    {/if}
+    {#if how === "open" && links.length}
+      <section class="rounded-xl border bg-paper px-6 py-4" aria-labelledby="links">
+        <h2 id="links" class="font-semibold">Links made so far</h2>
+        <ul class="mt-1">
+          {#each links as link (link.id)}
+            <li class="flex flex-wrap items-baseline gap-x-4 gap-y-1 py-1">
+              <span>To release {link.release}, made {dayAndTime(link.made)} by {link.by}</span>
+              <span class="soft">{link.begun} begun through it</span>
+              {#if link.ended}
+                <span class="soft ml-auto">ended {dayAndTime(link.ended)}</span>
+              {:else}
+                <button class="button ml-auto" disabled={busy} onclick={() => endLink(link.id)}
+                  >End it<span class="sr-only">, made {dayAndTime(link.made)}</span></button
+                >
+              {/if}
+            </li>
+          {/each}
         </ul>
       </section>
     {/if}

@@ -91,7 +91,7 @@
 
 <svelte:head><title>Signers · {copy.title} · Loesscape</title></svelte:head>
 
-<div class="grid min-h-screen grid-rows-[48px_1fr]">
+<div class="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[48px_1fr]">
   <TopBar title={copy.title} {template} view="Signers">
     <button class="button on-spruce" aria-label="Undo" disabled={!copy.canUndo} onclick={copy.undo}>↶</button>
     <button class="button on-spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</button>
@@ -99,7 +99,9 @@
   {#await opened}
     <p class="soft p-10 text-center" role="status">Opening …</p>
   {:then}
-    <main class="grid grid-cols-[minmax(320px,420px)_minmax(0,1fr)] gap-6 px-6 py-5">
+    <main
+      class="grid grid-cols-[minmax(0,1fr)] content-start gap-6 px-4 py-5 sm:px-6 md:grid-cols-[minmax(320px,420px)_minmax(0,1fr)]"
+    >
       <section aria-label="Roles">
         <h1 class="text-[15.5px] font-semibold">Roles, in the order of their turns</h1>
         <p class="soft">The same number is the same time.</p>
@@ -144,7 +146,7 @@
         class={["rounded-xl border bg-paper px-6 py-4", giving !== null && "pointing"]}
         aria-label="Fields"
       >
-        <div class="flex items-baseline gap-3">
+        <div class="flex flex-wrap items-baseline gap-x-3">
           <h2 class="text-[15.5px] font-semibold">{copy.title}</h2>
           <p class="soft" role="status">
             {#if turn}As {roles.find(({ key }) => key === turn)?.name} sees it with the answers tried out{:else if giving !== null}Click

@@ -36,7 +36,7 @@
   }
 </script>
 
-<header class="flex h-12 items-center gap-4 bg-spruce px-4 text-spruce-ink">
+<header class="flex h-12 items-center gap-2 bg-spruce px-4 sm:gap-4 text-spruce-ink">
   <a
     href="/templates"
     use:inside
@@ -50,11 +50,11 @@
     <a
       href={`/templates/${template}`}
       use:inside
-      class="max-w-72 min-w-20 truncate text-[14.5px] font-semibold"
+      class="max-w-72 min-w-16 truncate text-[14.5px] font-semibold"
       {title}>{title}</a
     >
     {#if note}<span class="text-xs whitespace-nowrap text-spruce-soft">{note}</span>{/if}
-    <nav class="ml-1 flex h-full gap-0.5" aria-label="Views of this template">
+    <nav class="ml-1 flex h-full min-w-0 gap-0.5 overflow-x-auto" aria-label="Views of this template">
       {#each views as { name, path } (name)}
         <a
           href={`/templates/${template}${path}`}
@@ -66,7 +66,7 @@
       {/each}
     </nav>
   {:else}
-    <nav class="flex h-full gap-0.5" aria-label="Parts of Loesscape">
+    <nav class="flex h-full min-w-0 gap-0.5 overflow-x-auto" aria-label="Parts of Loesscape">
       {#each parts as { name, path } (name)}
         <a
           href={path}
@@ -81,7 +81,7 @@
   <div class="ml-auto flex shrink-0 items-center gap-2">
     {@render children?.()}
     {#if !template}
-      <span class="text-xs text-spruce-soft">{session.value?.author}</span>
+      <span class="text-xs text-spruce-soft max-sm:hidden">{session.value?.author}</span>
       <button class="button on-spruce" onclick={signOut}>Sign out</button>
     {/if}
   </div>

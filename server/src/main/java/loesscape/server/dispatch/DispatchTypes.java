@@ -25,6 +25,8 @@ public final class DispatchTypes {
             DispatchesApi.TableWanted.class,
             DispatchesApi.OpenLinkWanted.class,
             DispatchesApi.OpenLinkMade.class,
+            DispatchesApi.OpenLinkList.class,
+            OpenLinks.OpenLinkRow.class,
             DispatchesApi.Withdrawing.class,
             DispatchesApi.OfRole.class,
             DispatchesApi.Correction.class,

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import loesscape.core.editing.Refusal;
 import loesscape.core.signing.Person;
+import loesscape.server.api.Problems;
 import loesscape.server.api.TemplatesApi;
 import loesscape.server.dispatch.Dispatches.DispatchList;
 import loesscape.server.dispatch.Dispatches.DispatchPage;
@@ -31,11 +32,13 @@ class DispatchesApi {
 
     private final Dispatches dispatches;
     private final Sending sending;
+    private final OpenLinks openLinks;
     private final Webhooks webhooks;
 
-    DispatchesApi(Dispatches dispatches, Sending sending, Webhooks webhooks) {
+    DispatchesApi(Dispatches dispatches, Sending sending, OpenLinks openLinks, Webhooks webhooks) {
         this.dispatches = dispatches;
         this.sending = sending;
+        this.openLinks = openLinks;
         this.webhooks = webhooks;
     }
 
@@ -50,6 +53,9 @@ class DispatchesApi {
 
     /** The path of a link, told once. */
     public record OpenLinkMade(String path) {}
+
+    /** The open links of a template. */
+    public record OpenLinkList(List<OpenLinks.OpenLinkRow> links) {}
 
     /** Why a dispatch is taken back. */
     public record Withdrawing(String because) {}
@@ -116,6 +122,19 @@ class DispatchesApi {
         SendingWanted common = new SendingWanted(
                 List.of(), Map.of(), wanted.message(), null, wanted.remindDays(), wanted.mayDelegate());
         return new OpenLinkMade(sending.openLink(template, release, common, wanted.dueDays(), author));
+    }
+
+    @GetMapping("/api/templates/{template}/open-links")
+    OpenLinkList openLinks(@PathVariable UUID template) {
+        return new OpenLinkList(openLinks.list(template));
+    }
+
+    @PostMapping("/api/templates/{template}/open-links/{link}/end")
+    OpenLinkList endOpenLink(@PathVariable UUID template, @PathVariable int link) {
+        if (!openLinks.end(template, link)) {
+            throw new Problems.Missing("There is no such link any more.");
+        }
+        return openLinks(template);
     }
 
     @PostMapping("/api/dispatches/{id}/withdraw")

@@ -269,7 +269,9 @@ public class Sending {
         LocalDate due = open.dueDays() == 0 ? null : proceedings.today().plusDays(open.dueDays());
         SendingWanted wanted =
                 new SendingWanted(people, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate());
-        return transactions.execute(
-                status -> sent(open.template(), open.release(), wanted, open.account(), new Actor("open link", from)));
+        return transactions.execute(status -> {
+            openLinks.begun(open.id());
+            return sent(open.template(), open.release(), wanted, open.account(), new Actor("open link", from));
+        });
     }
 }

@@ -49,6 +49,7 @@ class SecurityConfiguration {
                         .requestMatchers(
                                 "/api/dispatches/**",
                                 "/api/templates/*/releases/*/dispatches/**",
+                                "/api/templates/*/open-links/**",
                                 "/api/templates/*/releases/*/open-links")
                         .hasRole("SENDER")
                         .requestMatchers("/api/**")

@@ -25,7 +25,7 @@ class EndpointsTest {
             Pattern.compile("GET /api/(dispatches.*|templates|templates/[^/]+/records.*|organisation.*)");
 
     private static final Pattern FOR_SENDERS = Pattern.compile(
-            "GET /api/templates/[^/]+/releases(/[^/]+/roles)?|POST /api/dispatches/.*|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)");
+            "GET /api/templates/[^/]+/(open-links|releases(/[^/]+/roles)?)|POST /api/dispatches/.*|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
 
     private record Endpoint(String method, String path) {
 
@@ -44,7 +44,7 @@ class EndpointsTest {
                                 .getMethods()
                                 .forEach(method -> endpoints.add(new Endpoint(
                                         method.name(),
-                                        pattern.replaceAll("\\{(number|release)}", "1")
+                                        pattern.replaceAll("\\{(number|release|link)}", "1")
                                                 .replaceAll(
                                                         "\\{(id|template|block)}",
                                                         UUID.randomUUID().toString())

@@ -345,6 +345,13 @@ class DispatchesTest {
                                 .formatted(sent.address("a"), sent.address("b")))
                 .ok();
         sent.turn("a").sign("a_sign").finished();
+        String links = "/api/templates/" + sent.template + "/open-links";
+        JsonNode made = sent.author.get(links).ok().json().get("links").get(0);
+        assertThat(made.get("begun").intValue()).isEqualTo(1);
+        String end = links + "/" + made.get("id").intValue() + "/end";
+        sent.author.post(end, null).ok();
+        sent.author.post(end, null).problem(404);
+        stranger.get(link).problem(404);
     }
 
     @Test
