@@ -1,7 +1,7 @@
 // Kills the server (kill -9 on its own process) at random moments while people sign, and looks whether anything was lost.
 //   ./loesscape demo builds it; then: node bench/kill.mjs [times] [seed]
 import { spawn } from "node:child_process";
-import { rmSync } from "node:fs";
+import { copyFileSync, mkdirSync, rmSync } from "node:fs";
 import { server } from "./documents.mjs";
 
 const TIMES = Number(process.argv[2] ?? 30);
@@ -16,12 +16,16 @@ const PEN = "M10 80L40 20L70 80";
 const sleep = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 rmSync(DATA, { recursive: true, force: true });
+mkdirSync(DATA, { recursive: true });
+// A copy, so that a build meanwhile does not change what runs.
+const JAR = `${DATA}/loesscape.jar`;
+copyFileSync("server/target/loesscape.jar", JAR);
 
 let child;
 async function start() {
   child = spawn(
     java,
-    ["--enable-native-access=ALL-UNNAMED", "-jar", "server/target/loesscape.jar", "demo", "--port", PORT, "--data", DATA],
+    ["--enable-native-access=ALL-UNNAMED", "-jar", JAR, "demo", "--port", PORT, "--data", DATA],
     { stdio: ["ignore", "ignore", "ignore"] },
   );
   for (let i = 0; i < 600; i++) {
@@ -35,6 +39,12 @@ async function start() {
   throw new Error("The server did not start");
 }
 
+/** What the first role may pay. */
+const PAYMENT = [
+  { type: "field", key: "advance", label: "Advance", role: "a", kind: { type: "money", currency: "EUR" } },
+  { type: "field", key: "paid", label: "Paid", role: "a", kind: { type: "payment", currency: "EUR", amount: "advance" } },
+];
+
 /** Two roles at the same time, then a third. */
 const TEMPLATE = {
   formatVersion: 1,
@@ -46,6 +56,7 @@ const TEMPLATE = {
         {
           key: "s",
           items: ["a", "b", "c"].flatMap((role) => [
+            ...(role === "a" ? PAYMENT : []),
             ...[1, 2, 3, 4].map((n) => ({ type: "field", key: `${role}_${n}`, label: `${role} ${n}`, role, kind: { type: "text" } })),
             { type: "field", key: `${role}_sign`, label: `Signature ${role}`, role, kind: { type: "signature" }, required: { type: "always" } },
           ]),
@@ -64,7 +75,7 @@ const TEMPLATE = {
 const known = new Map();
 let author;
 let template;
-const counts = { answers: 0, finished: 0, sent: 0 };
+const counts = { answers: 0, finished: 0, sent: 0, paid: 0 };
 
 async function signIn() {
   author = server(BASE);
@@ -94,7 +105,17 @@ async function linkOf(address) {
   return mail.find((it) => it.address === address && it.delivered && it.path.startsWith("/sign/"))?.path;
 }
 
-/** One step of one person: answers something, or signs and finishes. */
+/** Pays at the desk, which has the payment whether or not the server has heard of it. */
+async function pay(person, link, state) {
+  await person("PUT", `/api${link}/answers/advance`, { typed: "25" });
+  const { path } = await person("POST", `/api${link}/payments/paid`);
+  const { state: stands } = await person("POST", `/api${path}`, { approved: true });
+  if (stands !== "approved") return;
+  state.paid = true;
+  counts.paid++;
+}
+
+/** One step of one person: answers something, pays, or signs and finishes. */
 async function act() {
   const open = [...known].filter(([, it]) => it.finished.size < 3);
   if (open.length < 3) return send();
@@ -115,6 +136,7 @@ async function act() {
     state.answers[`${role}_${n}`] = typed;
     counts.answers++;
   }
+  if (role === "a" && !state.paid) await pay(person, link, state);
   if (random() < 0.5) return;
   await person("PUT", `/api${link}/answers/${role}_sign`, { typed: PEN });
   state.answers[`${role}_sign`] = PEN;
@@ -150,6 +172,10 @@ async function check() {
         expect(kept === typed || state.tried[key]?.has(kept), `${id}: the answer ${key} is lost`);
       }
     }
+    const payments = page.trail.filter(({ words }) => words.startsWith("Paid €")).length;
+    expect(payments === (state.paid ? 1 : Math.min(payments, 1)), `${id}: paid ${payments} times`);
+    // Paid, but killed before that was said.
+    state.paid ||= payments === 1;
     expect(
       page.trail.filter(({ words }) => words.startsWith("All have signed")).length <= 1,
       `${id}: finished more than once`,

@@ -138,9 +138,11 @@
           {#each row.parties as party (party.role)}
             <tr class="border-b align-top last:border-0">
               <td class="px-5 py-2.5 tabular-nums">{party.order}</td>
-              <td class="px-3 py-2.5 font-semibold">{party.title}</td>
-              <td class="px-3 py-2.5">{party.name}<br /><span class="soft">{party.address}</span></td>
-              <td class="px-3 py-2.5"
+              <td class="max-w-64 px-3 py-2.5 font-semibold [overflow-wrap:anywhere]">{party.title}</td>
+              <td class="max-w-80 px-3 py-2.5 [overflow-wrap:anywhere]"
+                >{party.name}<br /><span class="soft">{party.address}</span></td
+              >
+              <td class="px-3 py-2.5 whitespace-nowrap"
                 >{turnOf(party)}{#if goesOn && party.turn === "acting"}<span class="soft"
                     >, {party.opened ? "opened" : "not opened yet"}</span
                   >{/if}</td

@@ -94,7 +94,7 @@
                 class="cursor-pointer border-b align-top last:border-0 hover:bg-straw"
                 onclick={() => router.go(`/dispatches/${row.id}`)}
               >
-                <td class="px-5 py-2.5"
+                <td class="max-w-96 px-5 py-2.5 [overflow-wrap:anywhere]"
                   ><a
                     class="link"
                     href={`/dispatches/${row.id}`}
@@ -107,8 +107,8 @@
                     >{STANDINGS[row.standing].words}</span
                   ></td
                 >
-                <td class="max-w-72 px-3 py-2.5">{whose(row)}</td>
-                <td class="soft max-w-72 truncate px-3 py-2.5"
+                <td class="max-w-64 px-3 py-2.5 [overflow-wrap:anywhere]">{whose(row)}</td>
+                <td class="soft max-w-56 truncate px-3 py-2.5"
                   >{row.parties.map(({ name }) => name).join(", ")}</td
                 >
                 <td class="px-3 py-2.5 whitespace-nowrap">{row.due ? day(row.due) : ""}</td>

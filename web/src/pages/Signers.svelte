@@ -241,7 +241,10 @@
 
   .owner {
     margin-left: auto;
-    flex: none;
+    max-width: 45%;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
     border-radius: var(--radius-md);
     background: var(--color-ground-deep);
     padding: 0 8px;

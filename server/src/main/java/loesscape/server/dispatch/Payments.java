@@ -72,14 +72,22 @@ class Payments {
      */
     String begin(Supplier<Payer> payer, String address, String back) {
         Due due = Objects.requireNonNull(transactions.execute(status -> due(payer.get(), address)));
-        String token = desk.begin(due.reference(), due.purpose(), due.amount(), back);
-        transactions.executeWithoutResult(status -> {
-            if (find(due.reference()).isEmpty()) {
-                desk.find(token).ifPresent(late -> desk.end(late, PaymentDesk.State.LATE));
-                throw new NotNow("What is to be paid has changed meanwhile; try again.");
+        Optional<String> token = desk.begin(due.reference(), due.purpose(), due.amount(), back);
+        if (token.isEmpty() || !isWanted(due.reference(), token.get())) {
+            throw new NotNow("What is to be paid has changed meanwhile; try again.");
+        }
+        return token.get();
+    }
+
+    /** Whether a payment is still wanted; one that is not is ended at the desk too. */
+    private boolean isWanted(String reference, String token) {
+        return Boolean.TRUE.equals(transactions.execute(status -> {
+            boolean isWanted = find(reference).isPresent();
+            if (!isWanted) {
+                desk.find(token).ifPresent(other -> desk.end(other, PaymentDesk.State.LATE));
             }
-        });
-        return token;
+            return isWanted;
+        }));
     }
 
     /** What the desk is told. */

@@ -3,6 +3,7 @@ package loesscape.server.dispatch;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
@@ -20,6 +21,10 @@ import loesscape.formats.seal.Authority;
 import loesscape.formats.seal.SealCheck;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -35,6 +40,7 @@ class DispatchesTest {
               {"type":"field","key":"secret","label":"Secret","role":"a","kind":{"type":"text"},
                "shown":{"type":"choice","field":"tells","test":"is","choices":["yes"]}},
               {"type":"field","key":"tells","label":"Tells","role":"a","kind":{"type":"yesNo"}},
+              {"type":"field","key":"open","label":"Open","role":"a","kind":{"type":"text"}},
               {"type":"field","key":"a_sign","label":"A signs","role":"a","kind":{"type":"signature"},"required":{"type":"always"}},
               {"type":"field","key":"b_sign","label":"B signs","role":"b","kind":{"type":"signature"},"required":{"type":"always"}}]}]}],
              "roles":[{"key":"a","name":"A","order":1},{"key":"b","name":"B","order":1}]}""";
@@ -138,6 +144,7 @@ class DispatchesTest {
     void twoAtTheSameTimeSeeNothingThatIsHiddenAndFinishOnceHoweverOftenTheyPress() throws Exception {
         Sent sent = Sent.of(SERVER, TOGETHER).send("{}", "a", "b");
         Sent.Turn a = sent.turn("a");
+        a.answer("open", "a tale of a dry hill");
         a.answer("tells", "yes").answer("secret", "the well is dry").answer("tells", "no");
         Sent.Turn b = sent.turn("b");
         assertThat(a.text()).contains("the well is dry");
@@ -164,13 +171,27 @@ class DispatchesTest {
         }
         byte[] sealed = sent.sealed();
         assertThat(sent.trail().split("All have signed")).hasSize(2);
-        assertThat(new String(sealed, StandardCharsets.ISO_8859_1)).doesNotContain("the well is dry");
+        assertThat(read(sealed)).contains("a tale of a dry hill").doesNotContain("the well is dry");
         assertThat(sent.page().get("trail").size())
                 .isEqualTo(sent.page()
                         .get("trail")
                         .get(sent.page().get("trail").size() - 1)
                         .get("number")
                         .intValue());
+    }
+
+    /** All that stands in a document: its pages and what is attached. */
+    private static String read(byte[] sealed) throws IOException {
+        try (PDDocument pdf = Loader.loadPDF(sealed)) {
+            StringBuilder text = new StringBuilder(new PDFTextStripper().getText(pdf));
+            var attached =
+                    pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames();
+            for (PDComplexFileSpecification file : attached.values()) {
+                text.append(new String(file.getEmbeddedFile().toByteArray(), StandardCharsets.UTF_8));
+            }
+            assertThat(text).as("the trail").contains("consented");
+            return text.toString();
+        }
     }
 
     @Test

@@ -1,0 +1,132 @@
+package loesscape.server.store;
+
+import java.lang.reflect.InvocationHandler;
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.Method;
+import java.lang.reflect.Proxy;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.Locale;
+import java.util.concurrent.locks.ReentrantLock;
+import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.datasource.DelegatingDataSource;
+
+/**
+ * Lets one transaction write at a time, from its first change to the end of its commit, so that the database never writes
+ * its file in the middle of another's changes (docs/decisions/0010-one-writer.md). Whoever only reads never waits. A
+ * transaction inside another, of the same thread, goes on within the other's turn.
+ */
+public final class OneWriter extends DelegatingDataSource {
+
+    private final ReentrantLock turn = new ReentrantLock(true);
+
+    public OneWriter(DataSource pool) {
+        super(pool);
+    }
+
+    @Override
+    public Connection getConnection() throws SQLException {
+        return new Turn(super.getConnection()).proxied();
+    }
+
+    @Override
+    public Connection getConnection(String name, String password) throws SQLException {
+        return new Turn(super.getConnection(name, password)).proxied();
+    }
+
+    /** Whether a statement changes something, or keeps others from changing it. */
+    static boolean isWriting(String sql) {
+        String words = sql.strip().toUpperCase(Locale.ROOT);
+        return !(words.startsWith("SELECT") || words.startsWith("WITH")) || words.contains("FOR UPDATE");
+    }
+
+    /** A connection that takes its turn with its first change. */
+    private final class Turn implements InvocationHandler {
+
+        private final Connection connection;
+        private boolean isTaken;
+
+        Turn(Connection connection) {
+            this.connection = connection;
+        }
+
+        Connection proxied() {
+            return proxy(Connection.class, this);
+        }
+
+        @Override
+        public @Nullable Object invoke(Object proxy, Method method, Object @Nullable [] arguments) throws Throwable {
+            boolean isEnd = switch (method.getName()) {
+                case "commit", "close", "setAutoCommit" -> true;
+                case "rollback" -> arguments == null;
+                default -> false;
+            };
+            try {
+                Object result = call(connection, method, arguments);
+                return switch (result) {
+                    case PreparedStatement statement ->
+                        proxy(PreparedStatement.class, within(statement, isWriting(sql(arguments))));
+                    case Statement statement -> proxy(Statement.class, within(statement, false));
+                    case null, default -> result;
+                };
+            } finally {
+                if (isEnd) {
+                    end();
+                }
+            }
+        }
+
+        private InvocationHandler within(Statement statement, boolean isPreparedToWrite) {
+            return (proxy, method, arguments) -> {
+                boolean isWriting = method.getName().startsWith("execute")
+                        && (isPreparedToWrite
+                                || method.getName().endsWith("Batch")
+                                || (arguments != null && isWriting(sql(arguments))));
+                if (!isWriting) {
+                    return call(statement, method, arguments);
+                }
+                begin();
+                try {
+                    return call(statement, method, arguments);
+                } finally {
+                    if (connection.getAutoCommit()) {
+                        end();
+                    }
+                }
+            };
+        }
+
+        private void begin() {
+            if (!isTaken) {
+                turn.lock();
+                isTaken = true;
+            }
+        }
+
+        private void end() {
+            if (isTaken) {
+                isTaken = false;
+                turn.unlock();
+            }
+        }
+    }
+
+    private static String sql(Object @Nullable [] arguments) {
+        return arguments != null && arguments.length > 0 && arguments[0] instanceof String sql ? sql : "";
+    }
+
+    private static @Nullable Object call(Object target, Method method, Object @Nullable [] arguments) throws Throwable {
+        try {
+            return method.invoke(target, arguments);
+        } catch (InvocationTargetException e) {
+            throw e.getTargetException();
+        }
+    }
+
+    private static <T> T proxy(Class<T> type, InvocationHandler handler) {
+        return type.cast(Proxy.newProxyInstance(type.getClassLoader(), new Class<?>[] {type}, handler));
+    }
+}

@@ -1,0 +1,21 @@
+package loesscape.server.store;
+
+import com.zaxxer.hikari.HikariDataSource;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Puts {@link OneWriter} in front of the pool of connections. */
+@Configuration(proxyBeanMethods = false)
+class StoreConfiguration {
+
+    @Bean
+    static BeanPostProcessor oneWriter() {
+        return new BeanPostProcessor() {
+            @Override
+            public Object postProcessAfterInitialization(Object bean, String name) {
+                return bean instanceof HikariDataSource pool ? new OneWriter(pool) : bean;
+            }
+        };
+    }
+}
