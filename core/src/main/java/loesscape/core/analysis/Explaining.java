@@ -194,7 +194,7 @@ public final class Explaining {
     private Seen seen(String key, @Nullable String within, String row) {
         Field field = lexicon.field(key);
         if (field == null) {
-            int rows = standing.rows(key).length;
+            int rows = standing.rows(key).size();
             String name = Objects.requireNonNull(lexicon.repeating(key), key).name();
             return new Seen(key, name, rows + (rows == 1 ? " row" : " rows"), true);
         }

@@ -1,5 +1,6 @@
 package loesscape.core.evaluation;
 
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import loesscape.core.model.Condition;
@@ -43,8 +44,9 @@ public final class Standing implements Reasons.Standing {
     }
 
     /** The names of the rows of a repeating section. */
-    public String[] rows(String section) {
-        return run.seen.rows[compiled.slots().of(section)].clone();
+    @Override
+    public List<String> rows(String section) {
+        return List.of(run.seen.rows[compiled.slots().of(section)]);
     }
 
     private int place(int slot, String row) {
@@ -72,7 +74,7 @@ public final class Standing implements Reasons.Standing {
         Test test = tests.computeIfAbsent(
                 new Asked(condition, within),
                 asked -> compiled.conditions().compile(asked.condition(), asked.within()));
-        run.seen.row = within == null ? 0 : place(rows(within), row);
+        run.seen.row = within == null ? 0 : place(run.seen.rows[compiled.slots().of(within)], row);
         return test.holds(run.seen);
     }
 }

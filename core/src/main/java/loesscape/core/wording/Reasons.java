@@ -1,13 +1,16 @@
 package loesscape.core.wording;
 
+import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Node;
 import loesscape.core.model.SharedCondition;
@@ -34,6 +37,9 @@ public final class Reasons {
 
         /** The counting value of a field as it is seen from a row. */
         Value counting(String key, String row);
+
+        /** The names of the rows of a repeating section; none where it is folded. */
+        List<String> rows(String section);
 
         /** Whether one condition holds, asked in a row of a repeating section or, where that is null, of the document. */
         boolean holds(Condition condition, @Nullable String within, String row);
@@ -92,18 +98,34 @@ public final class Reasons {
             case Condition.StageIs ignored -> reasons.add("the document is at another stage");
             case Condition.RoleIs ignored -> reasons.add("another role is acting");
             case Condition.OfRows it -> reasons.add(rows(it.section()));
-            case Condition.RowCount it -> reasons.add(rows(it.section()));
-            case Condition.Total it ->
-                reasons.add("the total of "
-                        + Objects.requireNonNull(nodes.get(it.field())).name());
+            case Condition.RowCount it -> {
+                int count = standing.rows(it.section()).size();
+                reasons.add("%s has %d %s".formatted(name(it.section()), count, count == 1 ? "row" : "rows"));
+            }
+            case Condition.Total it -> reasons.add(total(it.field(), standing));
             case Condition.Leaf leaf ->
                 lexicon.sources(leaf).forEach(key -> reasons.add(says(key, within, row, standing)));
         }
     }
 
     private String rows(String section) {
-        return "the rows of "
-                + Objects.requireNonNull(nodes.get(section), section).name();
+        return "the rows of " + name(section);
+    }
+
+    private String name(String key) {
+        return Objects.requireNonNull(nodes.get(key), key).name();
+    }
+
+    private String total(String key, Standing standing) {
+        Field field = (Field) Objects.requireNonNull(nodes.get(key), key);
+        List<BigDecimal> numbers = standing.rows(Objects.requireNonNull(lexicon.rowsAround(key), key)).stream()
+                .filter(row -> standing.counting(key, row) instanceof Value.Number)
+                .map(row -> ((Value.Number) standing.counting(key, row)).number())
+                .toList();
+        BigDecimal total = numbers.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        String words =
+                field.kind() instanceof FieldKind.Rating ? total.toPlainString() : Display.number(field.kind(), total);
+        return "the total of %s is %s".formatted(field.name(), numbers.isEmpty() ? "blank" : words);
     }
 
     private String says(String key, @Nullable String within, String row, Standing standing) {

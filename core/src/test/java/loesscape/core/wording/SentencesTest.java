@@ -121,6 +121,20 @@ class SentencesTest {
                 .isEmpty();
     }
 
+    @Test
+    void whatFollowsRowsSaysHowManyThereAreAndWhatTheyAddUpTo() {
+        Section rows = Section.of("wells", "Wells", List.of(DEPTH)).withRows(new Section.Rows(0, 5));
+        Operand more = new Operand.NumberOperand(BigDecimal.valueOf(100));
+        Template many = template(rows, NAME.withShown(new Condition.RowCount("wells", OrderTest.AT_LEAST, 3)));
+        Template deep = template(rows, NAME.withShown(new Condition.Total("depth", OrderTest.MORE, more, null)));
+        Answers two = Answers.NONE.withRows("wells", List.of("r1", "r2"));
+        assertThat(reason(many, Answers.NONE.withRows("wells", List.of("r1")))).isEqualTo("Wells has 1 row");
+        assertThat(reason(many, two)).isEqualTo("Wells has 2 rows");
+        assertThat(reason(deep, two)).isEqualTo("the total of Depth is blank");
+        assertThat(reason(deep, two.with("depth@r1", "12.5").with("depth@r2", "30")))
+                .isEqualTo("the total of Depth is 42.5 m");
+    }
+
     private static String reason(Template template, Answers answers) {
         CompiledTemplate compiled = CompiledTemplate.compile(template);
         return new Reasons(template).folded("name", "", compiled.standing(answers, Context.UNDATED));

@@ -368,7 +368,7 @@ class JourneysTest {
         filler.getByRole(AriaRole.GROUP, named("Sample 1"))
                 .getByText("No", exactly())
                 .click();
-        filler.getByLabel("Lime, t per ha").fill("2,5");
+        filler.getByLabel("Lime, t/ha").fill("2,5");
         assertThat(filler.getByText("1 of 2 samples lie below the least pH; the mean is 5.5."))
                 .isVisible();
         filler.getByLabel("Write your name instead of drawing").fill("Ilvo Branders");
