@@ -693,6 +693,10 @@ export type Ending = {
   approved: boolean;
 };
 
+export type EntryWanted = {
+  key: string;
+};
+
 export type Explained = {
   text: string;
   holds: boolean;
@@ -1411,6 +1415,7 @@ export type Refused = {
 export type Register = {
   key: string;
   name: string;
+  by: string;
 };
 
 export type RegisterWanted = {

@@ -133,6 +133,17 @@
 
   const ask = (key: string) =>
     take(() => request("POST", `${BASE}/registers`, { key }), "As the directory has it now.");
+
+  function askEntry(event: SubmitEvent, register: string) {
+    event.preventDefault();
+    const form = event.currentTarget as HTMLFormElement;
+    const key = String(new FormData(form).get("key"));
+    return take(async () => {
+      const kept = await request<LookupPage>("POST", `${BASE}/registers/${register}/entries`, { key });
+      form.reset();
+      return kept;
+    }, `${key}, as the directory has it now.`);
+  }
 </script>
 
 <svelte:head><title>Lookups · Loesscape</title></svelte:head>
@@ -165,8 +176,21 @@
       /></label
     >
     {#each all?.registers ?? [] as register (register.key)}
-      <button class="button mt-2" onclick={() => ask(register.key)}>Ask the directory: {register.name}</button
-      >
+      <div class="mt-4">
+        <button class="button" onclick={() => ask(register.key)}>Ask the directory: {register.name}</button>
+        <form class="mt-1.5 flex gap-1.5" onsubmit={(event) => askEntry(event, register.key)}>
+          <input
+            class="text-input min-w-0 grow py-[4px]"
+            name="key"
+            autocomplete="off"
+            maxlength="200"
+            required
+            placeholder={`or one, by its ${register.by}`}
+            aria-label={`${register.by} of one of the ${register.name}`}
+          />
+          <button class="button">Ask<span class="sr-only"> for one of the {register.name}</span></button>
+        </form>
+      </div>
     {/each}
   </nav>
   <section aria-label="List">

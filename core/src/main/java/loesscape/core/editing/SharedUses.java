@@ -3,6 +3,7 @@ package loesscape.core.editing;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import loesscape.core.expression.Names;
@@ -179,16 +180,18 @@ final class SharedUses {
     /** Takes away shared conditions without a name that nothing uses, and writes out those that one place uses. */
     static Parts tidied(Parts parts) {
         Parts tidy = parts;
-        for (SharedCondition each : parts.rest().conditions().values()) {
+        for (String key : parts.rest().conditions().keySet()) {
+            // As it is by now: one that it used may have been put in its place.
+            SharedCondition each =
+                    Objects.requireNonNull(tidy.rest().conditions().get(key), key);
             if (!each.name().isEmpty()) {
                 continue;
             }
-            int uses = uses(tidy, each.key());
+            int uses = uses(tidy, key);
             if (uses == 0) {
-                tidy = without(tidy, each.key());
-            } else if (uses == 1
-                    && Followers.ofShared(inlined(tidy, each), each.key()).isEmpty()) {
-                tidy = without(inlined(tidy, each), each.key());
+                tidy = without(tidy, key);
+            } else if (uses == 1 && Followers.ofShared(inlined(tidy, each), key).isEmpty()) {
+                tidy = without(inlined(tidy, each), key);
             }
         }
         return tidy;

@@ -63,6 +63,47 @@ public final class Tables {
         return Others.keyed(new LookupList("", name, columns, rows));
     }
 
+    /**
+     * The lines of a list with a row put in the place of the one that is the same in its first column, or at the end. Cells
+     * go by the titles of their columns; what the list has no column for is left out.
+     *
+     * @param titles those of the row's cells
+     * @throws Refusal where the list has no column with the first of them
+     */
+    public static List<List<String>> withRow(LookupList list, List<String> titles, List<String> row) {
+        List<String> columns =
+                list.columns().stream().map(LookupList.Column::title).toList();
+        int first = columns.indexOf(titles.getFirst());
+        if (first < 0) {
+            throw new Refusal("“%s” has no column “%s” by which the row would be known."
+                    .formatted(list.name(), titles.getFirst()));
+        }
+        List<List<String>> lines = new ArrayList<>(List.of(columns));
+        boolean isThere = false;
+        for (List<String> known : list.rows()) {
+            boolean isSame = known.get(first).equals(row.getFirst());
+            lines.add(isSame ? filled(columns, titles, row, known) : known);
+            isThere |= isSame;
+        }
+        if (!isThere) {
+            lines.add(filled(
+                    columns, titles, row, columns.stream().map(title -> "").toList()));
+        }
+        return lines;
+    }
+
+    private static List<String> filled(
+            List<String> columns, List<String> titles, List<String> row, List<String> otherwise) {
+        List<String> cells = new ArrayList<>(otherwise);
+        for (int i = 0; i < columns.size(); i++) {
+            int at = titles.indexOf(columns.get(i));
+            if (at >= 0) {
+                cells.set(i, row.get(at));
+            }
+        }
+        return cells;
+    }
+
     /** A number as lists hold it: with a point before its decimals, and no plus. */
     private static String number(String cell) {
         return cell.replace(',', '.').replace("+", "");

@@ -120,6 +120,28 @@ class EditingTest {
     }
 
     @Test
+    void oneWithoutANameThatAnotherWithoutANameUsesIsWrittenOutThroughBoth() {
+        Condition when = new Clause.Answered("purpose");
+        Page page = permit.pages().getFirst();
+        Section water = section(permit, "water").withShown(new Condition.Shared("second"));
+        Template chained = new Template(
+                "Permit",
+                "",
+                List.of(new Page(page.key(), "", null, List.of(page.sections().getFirst(), water))),
+                List.of(),
+                List.of(
+                        new SharedCondition("first", "", when),
+                        new SharedCondition("second", "", new Condition.Shared("first"))),
+                List.of(),
+                List.of(),
+                permit.pageSettings(),
+                List.of());
+        Template after = Editing.apply(chained, new Edit.Relabel("area", "Acreage"));
+        assertThat(after.conditions()).isEmpty();
+        assertThat(section(after, "water").shown()).isEqualTo(when);
+    }
+
+    @Test
     void aSharedConditionIsTakenOutOfEveryPlaceAndWrittenOutAgain() {
         Template named = Editing.apply(permit, new Edit.Extract("water", Aspect.SHOWN, "Watering"));
         assertThat(named.conditions()).containsExactly(new SharedCondition("watering", "Watering", IRRIGATION));

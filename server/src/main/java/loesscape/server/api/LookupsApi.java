@@ -75,6 +75,9 @@ class LookupsApi {
     /** A register of the directory that is wanted as a list. */
     public record RegisterWanted(String key) {}
 
+    /** An entry of a register that is wanted in the list of that: what stands in its first column. */
+    public record EntryWanted(String key) {}
+
     /** The list of the organisation that is wanted in a template, and the revision of that. */
     public record LookupWanted(int revision, String lookup) {}
 
@@ -93,18 +96,48 @@ class LookupsApi {
      */
     @PostMapping("/api/lookups/registers")
     LookupPage ask(@RequestBody RegisterWanted wanted, @AuthenticationPrincipal Author author) {
-        Directory.Register register = Directory.REGISTERS.stream()
-                .filter(it -> it.key().equals(wanted.key()))
+        Directory.Register register = register(wanted.key());
+        String table = directory.answer(register.key()).orElseThrow(LookupsApi::missing);
+        return known(register)
+                .map(known ->
+                        keep(known.id(), new NextLookup(known.version(), register.name(), table, List.of()), author))
+                .orElseGet(() -> add(new NewLookup(register.name(), table), author));
+    }
+
+    /**
+     * Asks the directory for one entry of a register and puts it into the list of that: in the place of the entry with the
+     * same key, or at the end.
+     */
+    @PostMapping("/api/lookups/registers/{register}/entries")
+    LookupPage askEntry(
+            @PathVariable("register") String key,
+            @RequestBody EntryWanted wanted,
+            @AuthenticationPrincipal Author author) {
+        Directory.Register register = register(key);
+        List<List<String>> entry = directory
+                .entry(register, wanted.key())
+                .orElseThrow(() -> new Problems.Missing("The directory knows no “%s” among the %s."
+                        .formatted(wanted.key().strip(), register.name())));
+        Optional<LookupStore.Listed> known = known(register);
+        if (known.isEmpty()) {
+            return find(lookups.add(Tables.list(register.name(), entry, null), author.id()), null);
+        }
+        LookupPage page = find(known.get().id(), null);
+        List<List<String>> lines = Tables.withRow(page.list(), entry.getFirst(), entry.getLast());
+        return keep(known.get().id(), new NextLookup(page.version(), page.list().name(), "", lines), author);
+    }
+
+    private static Directory.Register register(String key) {
+        return Directory.REGISTERS.stream()
+                .filter(it -> it.key().equals(key))
                 .findFirst()
                 .orElseThrow(() -> new Problems.Missing("The directory has no such register."));
-        String table = directory.answer(register.key()).orElseThrow(LookupsApi::missing);
-        LookupStore.Listed known = lookups.list().stream()
+    }
+
+    private Optional<LookupStore.Listed> known(Directory.Register register) {
+        return lookups.list().stream()
                 .filter(it -> it.name().equals(register.name()))
-                .findFirst()
-                .orElse(null);
-        return known == null
-                ? add(new NewLookup(register.name(), table), author)
-                : keep(known.id(), new NextLookup(known.version(), register.name(), table, List.of()), author);
+                .findFirst();
     }
 
     @PostMapping("/api/lookups")

@@ -28,6 +28,7 @@ final class WebTypes {
             LookupsApi.Lookups.class,
             LookupsApi.NewLookup.class,
             LookupsApi.RegisterWanted.class,
+            LookupsApi.EntryWanted.class,
             LookupsApi.NextLookup.class,
             LookupsApi.LookupPage.class,
             LookupsApi.LookupWanted.class,

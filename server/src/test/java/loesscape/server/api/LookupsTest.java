@@ -93,4 +93,36 @@ class LookupsTest {
                 .as("what has not changed is no new version")
                 .isEqualTo(1);
     }
+
+    @Test
+    void oneEntryIsAskedForByItsKeyAndTakesItsPlace() {
+        Visitor author = SERVER.author();
+        String entries = "/api/lookups/registers/drillers/entries";
+        JsonNode list = author.post(entries, "{\"key\":\" dr-2046\"}").ok().json();
+        int version = list.get("version").intValue();
+        assertThat(list.at("/list/rows").toString())
+                .as("as it is there already")
+                .contains("[\"DR-2046\",\"Hallema Wells\",\"Veldhollow\",\"150\"]");
+        String path = "/api/lookups/" + list.get("id").stringValue();
+        author.put(
+                        path,
+                        "{\"version\":%d,\"name\":\"Licensed drillers\",\"table\":\"\",\"lines\":[[\"Licence\",\"Note\",\"Firm\"],[\"DR-1180\",\"old\",\"Changed\"]]}"
+                                .formatted(version))
+                .ok();
+        assertThat(author.post(entries, "{\"key\":\"DR-1180\"}")
+                        .ok()
+                        .json()
+                        .at("/list/rows")
+                        .toString())
+                .isEqualTo("[[\"DR-1180\",\"old\",\"Kolder & Vos\"]]");
+        assertThat(author.post(entries, "{\"key\":\"DR-3309\"}")
+                        .ok()
+                        .json()
+                        .at("/list/rows/1")
+                        .toString())
+                .isEqualTo("[\"DR-3309\",\"\",\"Brink Boring\"]");
+        assertThat(author.post(entries, "{\"key\":\"DR-0\"}").problem(404).text())
+                .contains("knows no “DR-0”");
+        author.post("/api/lookups/registers/nothing/entries", "{\"key\":\"x\"}").problem(404);
+    }
 }

@@ -85,5 +85,9 @@ class LookupsJourneyTest {
         assertThat(author.getByLabel("Name of the list")).hasValue("Wells of the valley");
         author.getByRole(AriaRole.BUTTON, starting("Ask the directory: Wells")).click();
         assertThat(author.getByLabel("Version", exactly())).not().containsText("version 2");
+        author.getByLabel("Licence of one of the Licensed drillers").fill("DR-2046");
+        author.keyboard().press("Enter");
+        assertThat(author.getByText("DR-2046, as the directory has it now.")).isVisible();
+        assertThat(author.getByLabel("Firm, row 2")).hasValue("Hallema Wells");
     }
 }
