@@ -6,7 +6,6 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What passed between this server and the services outside, and whether they are made to fail. */
@@ -52,8 +51,8 @@ public class OutsideLog {
                 .update();
     }
 
-    /** Keeps that something passed. */
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    /** Keeps that something passed. Whoever asks outside does so before or after a transaction, never inside one. */
+    @Transactional
     public void passed(OutsideService service, String what, boolean failed) {
         database.sql("INSERT INTO outside_log (service, at, what, failed) VALUES (?, ?, ?, ?)")
                 .params(
