@@ -51,7 +51,7 @@ public class OutsideLog {
                 .update();
     }
 
-    /** Keeps that something passed. Whoever asks outside does so before or after a transaction, never inside one. */
+    /** Keeps that something passed, in the transaction that runs, if one does. */
     @Transactional
     public void passed(OutsideService service, String what, boolean failed) {
         database.sql("INSERT INTO outside_log (service, at, what, failed) VALUES (?, ?, ?, ?)")
