@@ -199,7 +199,7 @@
     {#if page}
       <div class="mb-3 flex flex-wrap items-center gap-3">
         <input
-          class="text-input w-60 font-semibold"
+          class="text-input w-52 font-semibold"
           aria-label="Name of the list"
           disabled={!isLast}
           bind:value={name}
@@ -215,7 +215,7 @@
           {/each}
         </select>
         <input
-          class="text-input w-32"
+          class="text-input w-28"
           type="search"
           placeholder="Filter"
           aria-label="Filter the rows"
@@ -224,7 +224,7 @@
         <span class="soft">{lines.length - 1} rows</span>
         {#if isLast}
           <label class="button ml-auto"
-            >Next version from a CSV file<input
+            >Replace from a CSV file<input
               type="file"
               class="sr-only"
               accept=".csv,text/csv"
