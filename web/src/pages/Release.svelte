@@ -58,7 +58,7 @@
 <svelte:head><title>Release · {list?.title ?? ""} · Loesscape</title></svelte:head>
 
 <TopBar title={list?.title} {template} view="Release" />
-<main class="mx-auto grid max-w-[880px] gap-6 px-6 py-7">
+<main class="mx-auto grid max-w-[880px] grid-cols-[minmax(0,1fr)] gap-6 px-4 py-7 sm:px-6">
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
   {#if fresh}
     <section class="rounded-xl border border-gold-deep bg-straw px-6 py-5" aria-label="New link">
@@ -104,7 +104,7 @@
       </div>
     </section>
     {#if list.releases.length}
-      <section class="overflow-x-auto rounded-xl border bg-paper" aria-label="Releases">
+      <section class="relative overflow-x-auto rounded-xl border bg-paper" aria-label="Releases">
         <table class="w-full text-left">
           <thead>
             <tr class="border-b text-xs text-soft">
