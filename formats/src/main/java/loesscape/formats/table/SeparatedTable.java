@@ -31,6 +31,7 @@ public final class SeparatedTable {
                 .builder()
                 .setDelimiter(separator(text))
                 .setIgnoreEmptyLines(true)
+                .setIgnoreSurroundingSpaces(true)
                 .get();
         List<List<String>> lines = new ArrayList<>();
         try (CSVParser parser = CSVParser.parse(text, format)) {

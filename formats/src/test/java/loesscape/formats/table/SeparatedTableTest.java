@@ -22,6 +22,8 @@ class SeparatedTableTest {
         assertThat(SeparatedTable.read("Only one\nx;y"))
                 .as("the first line decides")
                 .isEqualTo(List.of(List.of("Only one"), List.of("x;y")));
+        assertThat(SeparatedTable.read("a, \"b, c\" , d\n")).isEqualTo(List.of(List.of("a", "b, c", "d")));
+        assertThat(SeparatedTable.read("a\t\tc")).isEqualTo(List.of(List.of("a", "", "c")));
         assertThat(SeparatedTable.read("")).isEmpty();
     }
 

@@ -286,9 +286,9 @@ class DispatchesTest {
 
     private static String paidWhileTheDeskIsSlow(Sent sent, Sent.Turn owner) {
         set(sent.author, "payments", false, 2_000);
-        try {
+        try (var threads = Executors.newVirtualThreadPerTaskExecutor()) {
             List<CompletableFuture<String>> presses = Stream.of(1, 2)
-                    .map(press -> CompletableFuture.supplyAsync(() -> pay(owner)))
+                    .map(press -> CompletableFuture.supplyAsync(() -> pay(owner), threads))
                     .toList();
             Sent.pause();
             owner.answer("owner_phone", "0687654321");
