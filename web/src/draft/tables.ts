@@ -1,7 +1,7 @@
-/** Rows of cells from text as a spreadsheet puts it on the clipboard: tabs between cells, or semicolons where there are none. */
+/** Rows of cells from text as a spreadsheet puts it on the clipboard: tabs between cells, or semicolons where the first line has only these. */
 export function pasted(text: string): string[][] {
   const lines = text.split(/\r?\n/).filter((line) => line.trim());
-  const parting = lines.some((line) => line.includes("\t")) ? "\t" : ";";
+  const parting = !lines[0]?.includes("\t") && lines[0]?.includes(";") ? ";" : "\t";
   return lines.map((line) => line.split(parting).map((cell) => cell.trim()));
 }
 
