@@ -13,6 +13,7 @@
   import Templates from "./pages/Templates.svelte";
   import { router } from "./router.svelte";
   import { session } from "./session.svelte";
+  import NotOpened from "./document/NotOpened.svelte";
 
   const ready = session.load();
   const place = $derived(router.path.split("/").filter(Boolean));
@@ -47,7 +48,7 @@
   {/if}
 {:catch problem}
   <main class="mx-auto mt-24 max-w-md text-center">
-    <h1 class="text-lg font-semibold">{problem.message}</h1>
-    <p class="soft mt-2">See whether Loesscape is running, then load this page again.</p>
+    <h1 class="text-lg font-semibold">Loesscape cannot be opened</h1>
+    <div class="mt-2"><NotOpened {problem} /></div>
   </main>
 {/await}

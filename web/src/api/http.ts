@@ -1,5 +1,8 @@
 import type { Follower } from "./follower";
 
+/** Signed out, not allowed on this page, too slow, too often: refused before it was looked at what was asked. */
+const BEFORE_ASKING = new Set([401, 403, 408, 429]);
+
 /** A problem detail (RFC 9457) as the server sends it, or a failure to reach the server (status 0). */
 export class Problem extends Error {
   constructor(
@@ -14,6 +17,11 @@ export class Problem extends Error {
   /** Whether the request may go through when it is made again. */
   get passing(): boolean {
     return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+  }
+
+  /** Whether nothing was wrong with what was asked, so that the same may be asked again when somebody says so. */
+  get repeatable(): boolean {
+    return this.status >= 500 || BEFORE_ASKING.has(this.status);
   }
 }
 
@@ -46,7 +54,12 @@ export async function request<T>(method: string, path: string, body?: unknown): 
     throw new Problem(0, "The server cannot be reached.");
   }
   if (!response.ok) throw await problem(response);
-  return (response.status === 204 ? undefined : await response.json()) as T;
+  if (response.status === 204) return undefined as T;
+  try {
+    return (await response.json()) as T;
+  } catch {
+    throw new Problem(500, "The answer of the server cannot be read; nothing was lost. Try again.");
+  }
 }
 
 async function problem(response: Response): Promise<Problem> {
@@ -54,13 +67,17 @@ async function problem(response: Response): Promise<Problem> {
     const detail = await response.json();
     return new Problem(
       response.status,
-      detail.detail ?? detail.title ?? response.statusText,
+      detail.detail || detail.title || answered(response),
       detail.followers,
       detail.problems,
     );
   } catch {
-    return new Problem(response.status, `The server answered ${response.status}.`);
+    return new Problem(response.status, answered(response));
   }
+}
+
+function answered(response: Response): string {
+  return `This was not done: the server answered ${response.status}. Nothing was lost; try again.`;
 }
 
 /** The header that tells the server a request comes from its own pages. */

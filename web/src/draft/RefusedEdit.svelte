@@ -27,7 +27,10 @@
             : "Take away and drop from these conditions"}
         </button>
       {/if}
-      <button type="button" class="token plain" onclick={() => (copy.refused = null)}
+      {#if refused.failed}
+        <button type="button" class="token plain" onclick={() => copy.tryAgain()}>Try again</button>
+      {/if}
+      <button type="button" class="token plain" onclick={() => copy.dismiss()}
         >{refused.followers.length ? "Keep it" : "Close"}</button
       >
     </div>

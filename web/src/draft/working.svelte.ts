@@ -21,7 +21,19 @@ import type {
 const PAUSE = 1_500;
 
 /** What an edit was refused for, and what can be done about it. */
-export type Refused = { message: string; followers: Follower[]; anyway: Edit | null };
+export type Refused = {
+  message: string;
+  followers: Follower[];
+  anyway: Edit | null;
+  /** Whether it was not refused for what it is, but failed, and may be tried again as it is. */
+  failed: boolean;
+};
+
+/** Something that failed and waits for its author to say whether it is tried again. */
+class Failed {
+  decide!: (again: boolean) => void;
+  readonly decided = new Promise<boolean>((resolve) => (this.decide = resolve));
+}
 
 /** The working copy of a template in the Draft view. Edits and answers are sent one after the other, as they were made. */
 export class WorkingCopy {
@@ -72,7 +84,8 @@ export class WorkingCopy {
 
   private readonly base: string;
   private queue: Promise<unknown> = Promise.resolve();
-  private untried = new Map<string, string>();
+  private untried = new Set<string>();
+  private failures: Failed[] = [];
 
   constructor(readonly template: string) {
     this.base = `/api/templates/${template}/draft`;
@@ -239,11 +252,10 @@ export class WorkingCopy {
   /** Types into the document; only the last of what was typed in a hurry is sent. */
   tryOut(key: string, text: string): void {
     this.answers[key] = text;
-    const waits = this.untried.has(key);
-    this.untried.set(key, text);
-    if (!waits) {
+    if (!this.untried.has(key)) {
+      this.untried.add(key);
       void this.ask(async () => {
-        const typed = this.untried.get(key) ?? "";
+        const typed = this.answers[key] ?? "";
         this.untried.delete(key);
         this.take(await request("PUT", `${this.base}/answers`, { key, typed }));
       });
@@ -324,18 +336,59 @@ export class WorkingCopy {
     this.pending++;
     const turn = this.queue.then(() => this.attempt(work, edit)).finally(() => this.pending--);
     this.queue = turn;
-    return turn;
+    return turn.then(async (outcome) => {
+      if (!(outcome instanceof Failed)) return outcome;
+      return (await outcome.decided) ? this.ask(work, edit) : null;
+    });
   }
 
-  private async attempt<T>(work: () => Promise<T>, edit: () => Edit | null): Promise<T | null> {
+  /** Tries again what failed, in its order. */
+  tryAgain(): void {
+    this.decide(true);
+  }
+
+  /** Takes what was refused or failed as it is. */
+  dismiss(): void {
+    this.decide(false);
+  }
+
+  private decide(again: boolean): void {
+    const failures = this.failures;
+    this.failures = [];
     this.refused = null;
+    for (const failed of failures) failed.decide(again);
+  }
+
+  private fail(message: string): Failed {
+    const failed = new Failed();
+    this.failures.push(failed);
+    this.refused = { message, followers: [], anyway: null, failed: true };
+    return failed;
+  }
+
+  /** Never rejects, so that what comes after goes on whatever became of this. */
+  private async attempt<T>(work: () => Promise<T>, edit: () => Edit | null): Promise<T | null | Failed> {
+    if (!this.failures.length) this.refused = null;
+    try {
+      return await this.made(work, edit);
+    } catch (problem) {
+      return this.fail(
+        problem instanceof Problem
+          ? problem.message
+          : `This was not done: something went wrong in this page (${problem}). Try again.`,
+      );
+    }
+  }
+
+  /** Makes an edit, however long the server is away; null where it was refused. */
+  private async made<T>(work: () => Promise<T>, edit: () => Edit | null): Promise<T | null> {
     for (let again = true; ;) {
       try {
         const result = await work();
         this.told = "";
         return result;
       } catch (problem) {
-        if (!(problem instanceof Problem)) throw problem;
+        if (!(problem instanceof Problem) || (problem.repeatable && !problem.passing)) throw problem;
         if (problem.passing) {
           this.told = "The server cannot be reached; your last edit is tried again.";
           await new Promise((resolve) => setTimeout(resolve, PAUSE));
@@ -352,6 +405,7 @@ export class WorkingCopy {
             message: problem.message,
             followers: problem.followers,
             anyway: withDropping(edit()),
+            failed: false,
           };
         }
         return null;
@@ -433,7 +487,7 @@ export class WorkingCopy {
   async select(key: string | null, reveal = false): Promise<void> {
     this.also.clear();
     if (key) this.ofDocument = false;
-    if (key !== this.selected) this.refused = null;
+    if (key !== this.selected && !this.failures.length) this.refused = null;
     this.selected = key;
     if (!key || !reveal) return;
     await tick();

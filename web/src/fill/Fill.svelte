@@ -5,6 +5,7 @@
   import DocumentForm from "./DocumentForm.svelte";
   import { Filling } from "./filling.svelte";
   import ThankYou from "./ThankYou.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   const filling = new Filling(location.pathname.split("/")[2] ?? "");
   const opened = filling.open();
@@ -27,6 +28,6 @@
 {:catch problem}
   <main class="mx-auto mt-24 max-w-md px-6 text-center">
     <h1 class="text-lg font-semibold">This document cannot be opened</h1>
-    <p class="mt-2">{problem.message}</p>
+    <div class="mt-2"><NotOpened {problem} /></div>
   </main>
 {/await}

@@ -12,6 +12,9 @@
   {#if filling.refused}
     <p role="alert" class="bg-clay-tint px-4 py-2 text-center text-[14px] font-semibold text-clay">
       {filling.refused}
+      {#if filling.hasFailed}
+        <button type="button" class="ms-2 underline" onclick={() => filling.tryAgain()}>Try again</button>
+      {/if}
     </p>
   {/if}
   <div class="bar mx-auto max-w-[1120px] px-4 py-2.5 text-[14px] sm:px-6">

@@ -34,6 +34,8 @@ export class Filling {
   private readonly unsentName: string;
   private unsent: Record<string, string> = {};
   private sending: Promise<void> | null = null;
+  /** What could not be kept though the server is there; it stays here, and is tried again when its filler says so. */
+  private failed = new SvelteSet<string>();
 
   constructor(
     readonly link: string,
@@ -67,8 +69,21 @@ export class Filling {
   type(key: string, text: string): void {
     this.typed[key] = text;
     this.unsent[key] = text;
+    this.failed.delete(key);
     this.remember();
     void this.send();
+  }
+
+  /** Whether something that was typed could not be kept. */
+  get hasFailed(): boolean {
+    return this.failed.size > 0;
+  }
+
+  /** Tries again to keep what could not be kept. */
+  tryAgain(): Promise<void> {
+    this.failed.clear();
+    this.refused = "";
+    return this.send();
   }
 
   /** What is to be said beside a field now: only when its filler has left it, or tried to finish. */
@@ -91,9 +106,8 @@ export class Filling {
 
   async finish(): Promise<void> {
     this.busy = true;
-    this.refused = "";
     try {
-      await this.send();
+      await this.allSent();
       await this.tryToFinish();
       this.asked = true;
     } catch (problem) {
@@ -122,9 +136,10 @@ export class Filling {
   /** Goes to pay what is due in a field; there is no desk where nobody in particular fills in. */
   async pay(_at: string): Promise<void> {}
 
-  /** Ends when all that was typed is kept. */
-  protected allSent(): Promise<void> {
-    return this.send();
+  /** Ends when all that was typed is kept or refused; fails where some could not be kept. */
+  protected async allSent(): Promise<void> {
+    await this.tryAgain();
+    if (this.hasFailed) throw new Error(this.refused);
   }
 
   async again(): Promise<void> {
@@ -140,7 +155,8 @@ export class Filling {
 
   private async sendAll(): Promise<void> {
     let pause = FIRST_PAUSE;
-    for (let key = Object.keys(this.unsent)[0]; key !== undefined; key = Object.keys(this.unsent)[0]) {
+    const next = () => Object.keys(this.unsent).find((it) => !this.failed.has(it));
+    for (let key = next(); key !== undefined; key = next()) {
       const text = this.unsent[key]!;
       try {
         const kept = await request<AnswerKept>("PUT", `${this.base}/answers/${encodeURIComponent(key)}`, {
@@ -155,10 +171,11 @@ export class Filling {
           this.waiting = true;
           await backAfter(pause);
           pause = Math.min(2 * pause, LONGEST_PAUSE);
-        } else {
-          this.sent(key, text);
-          this.refused = message(problem);
+          continue;
         }
+        if (problem instanceof Problem && !problem.repeatable) this.sent(key, text);
+        else if (this.unsent[key] === text) this.failed.add(key);
+        this.refused = message(problem);
       }
     }
   }
@@ -201,5 +218,5 @@ function backAfter(pause: number): Promise<void> {
 }
 
 function message(problem: unknown): string {
-  return problem instanceof Problem ? problem.message : String(problem);
+  return problem instanceof Error ? problem.message : String(problem);
 }

@@ -5,6 +5,7 @@
   import { day, dayAndTime } from "../times";
   import { STANDINGS, whose } from "./standings";
   import TopBar from "./TopBar.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   const AT_ONCE = 1_000;
 
@@ -132,7 +133,7 @@
       {/if}
     {/if}
   {:catch problem}
-    <p class="trouble" role="alert">{problem.message}</p>
+    <NotOpened {problem} />
   {/await}
 </main>
 

@@ -13,6 +13,7 @@
   import { WorkingCopy } from "../draft/working.svelte";
   import { time } from "../times";
   import TopBar from "./TopBar.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   let { template }: { template: string } = $props();
 
@@ -90,7 +91,7 @@
       <Desk {inserting} onclosed={() => (inserting = null)} />
     </main>
   {:catch problem}
-    <main class="p-10 text-center"><p class="trouble" role="alert">{problem.message}</p></main>
+    <main class="p-10 text-center"><NotOpened {problem} /></main>
   {/await}
   <footer class="flex items-center gap-5 border-t bg-straw px-4 text-[12.5px]">
     {#if copy.told}
@@ -98,6 +99,10 @@
       <button class="button quiet py-0" onclick={() => (copy.told = "")}>Close</button>
     {:else if copy.refused && !copy.selected}
       <span class="trouble" role="alert">{copy.refused.message}</span>
+      {#if copy.refused.failed}
+        <button class="button quiet py-0" onclick={() => copy.tryAgain()}>Try again</button>
+      {/if}
+      <button class="button quiet py-0" onclick={() => copy.dismiss()}>Close</button>
     {/if}
     <span class="soft" role="status">{folded} of {items.length} items folded now</span>
     {#if missing}

@@ -9,6 +9,7 @@
   import type { Role } from "../api/types";
   import { router } from "../router.svelte";
   import TopBar from "./TopBar.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   let { template }: { template: string } = $props();
 
@@ -129,7 +130,12 @@
           </div>
         {/each}
         <div class="mt-3"><NewRole /></div>
-        {#if copy.refused}<p class="trouble mt-3" role="alert">{copy.refused.message}</p>{/if}
+        {#if copy.refused}
+          <p class="trouble mt-3" role="alert">{copy.refused.message}</p>
+          {#if copy.refused.failed}
+            <button type="button" class="button plain" onclick={() => copy.tryAgain()}>Try again</button>
+          {/if}
+        {/if}
         {#if findings.length}
           <h2 class="mt-5 font-semibold">Worth a look</h2>
           <ul class="mt-1 grid gap-1.5">
@@ -193,7 +199,7 @@
       </section>
     </main>
   {:catch problem}
-    <p class="trouble p-10" role="alert">{problem.message}</p>
+    <div class="p-10"><NotOpened {problem} /></div>
   {/await}
 </div>
 

@@ -8,6 +8,7 @@
   import Accounts from "./Accounts.svelte";
   import OrganisationSettings from "./OrganisationSettings.svelte";
   import TopBar from "./TopBar.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   let list = $state(request<TemplateList>("GET", "/api/templates"));
   let title = $state("");
@@ -134,7 +135,7 @@
       </div>
     {/if}
   {:catch problem}
-    <p class="trouble" role="alert">{problem.message}</p>
+    <NotOpened {problem} />
   {/await}
   {#if isAuthor}<OrganisationSettings />{/if}
   <Accounts />

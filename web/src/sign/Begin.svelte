@@ -2,6 +2,7 @@
   import { request } from "../api/http";
   import type { OpenInvitation } from "../api/types";
   import Message from "./Message.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   const link = location.pathname.split("/")[2] ?? "";
   let people = $state<{ role: string; name: string; address: string }[]>([]);
@@ -75,5 +76,5 @@
     </main>
   {/if}
 {:catch problem}
-  <Message title="Nothing to begin here" text={problem.message} />
+  <Message title="Nothing to begin here" text=""><NotOpened {problem} /></Message>
 {/await}

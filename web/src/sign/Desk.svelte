@@ -1,6 +1,7 @@
 <script lang="ts">
   import { request } from "../api/http";
   import type { AtDesk } from "../api/types";
+  import NotOpened from "../document/NotOpened.svelte";
 
   const token = location.pathname.split("/")[2] ?? "";
   let due = $state<AtDesk | null>(null);
@@ -53,6 +54,6 @@
       {#if wrong}<p class="trouble mt-3" role="alert">{wrong}</p>{/if}
     </div>
   {:catch problem}
-    <p class="trouble text-center" role="alert">{problem.message}</p>
+    <div class="text-center"><NotOpened {problem} /></div>
   {/await}
 </main>

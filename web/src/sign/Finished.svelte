@@ -2,6 +2,7 @@
   import { request } from "../api/http";
   import type { SignedTitle } from "../api/types";
   import Message from "./Message.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   const link = location.pathname.split("/")[2] ?? "";
   const opened = request<SignedTitle>("GET", `/api/signed/${link}`);
@@ -24,5 +25,5 @@
     </div>
   </Message>
 {:catch problem}
-  <Message title="Nothing here" text={problem.message} />
+  <Message title="Nothing here" text=""><NotOpened {problem} /></Message>
 {/await}

@@ -9,6 +9,7 @@
   import Parties from "./Parties.svelte";
   import { Turn } from "./turn.svelte";
   import Welcome from "./Welcome.svelte";
+  import NotOpened from "../document/NotOpened.svelte";
 
   const turn = new Turn(location.pathname.split("/")[2] ?? "");
   const opened = turn.open();
@@ -41,5 +42,5 @@
     </DocumentForm>
   {/if}
 {:catch problem}
-  <Message title="Nothing to sign here" text={problem.message} />
+  <Message title="Nothing to sign here" text=""><NotOpened {problem} /></Message>
 {/await}

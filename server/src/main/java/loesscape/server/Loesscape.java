@@ -3,12 +3,14 @@ package loesscape.server;
 import java.io.PrintStream;
 import java.util.Arrays;
 import java.util.List;
+import loesscape.server.clock.ServerClock;
 import loesscape.server.launch.Check;
 import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.LaunchProblem;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
 import loesscape.server.launch.WorkOut;
+import loesscape.server.store.Migrations;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -43,7 +45,7 @@ public class Loesscape {
         switch (command) {
             case "demo", "start" -> {
                 Options options = Options.parse(command.equals("demo"), rest);
-                serve(options);
+                serve(options, new ServerClock());
                 out.printf(
                         "Loesscape is ready at http://localhost:%d, its data in %s. Ctrl-C stops it.%n",
                         options.port(), options.data());
@@ -55,10 +57,12 @@ public class Loesscape {
         }
     }
 
-    /** Starts the server; returns when it answers. */
-    public static ConfigurableApplicationContext serve(Options options) {
+    /** Starts the server, which reads the time from a clock; returns when it answers. */
+    public static ConfigurableApplicationContext serve(Options options, ServerClock clock) {
         Preflight.check(options);
+        Migrations.run(options.databaseUrl());
         SpringApplication application = new SpringApplication(Loesscape.class);
+        application.addInitializers(context -> context.getBeanFactory().registerSingleton("clock", clock));
         return application.run(
                 "--server.port=" + options.port(),
                 "--server.address=" + options.address(),

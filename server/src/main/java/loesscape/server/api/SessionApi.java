@@ -139,17 +139,19 @@ class SessionApi {
 
     @DeleteMapping("/api/session")
     ResponseEntity<Void> signOut(HttpServletRequest request) {
+        end(request);
+        return ResponseEntity.noContent().build();
+    }
+
+    private static void end(HttpServletRequest request) {
         var session = request.getSession(false);
         if (session != null) {
             session.invalidate();
         }
-        return ResponseEntity.noContent().build();
     }
 
     private Session keep(Authentication result, HttpServletRequest request, HttpServletResponse response) {
-        if (request.getSession(false) != null) {
-            request.changeSessionId();
-        }
+        end(request);
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(result);
         contexts.saveContext(context, request, response);

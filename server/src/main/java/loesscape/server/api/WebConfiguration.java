@@ -1,8 +1,6 @@
 package loesscape.server.api;
 
 import java.util.List;
-import loesscape.server.clock.ServerClock;
-import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.converter.HttpMessageConverters;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
@@ -32,10 +30,5 @@ class WebConfiguration implements WebMvcConfigurer {
                 List.of("/fill/{link}", "/sign/{link}", "/signed/{link}", "/open/{link}", "/desk/{token}", "/verify")) {
             registry.addViewController(path).setViewName("forward:/fill.html");
         }
-    }
-
-    @Bean
-    ServerClock clock() {
-        return new ServerClock();
     }
 }

@@ -17,11 +17,12 @@ public final class ServerClock extends Clock {
 
     /** The clock of the machine. */
     public ServerClock() {
-        this(Clock.tick(Clock.system(ZoneId.systemDefault()), Duration.ofMillis(1)));
+        this(Clock.system(ZoneId.systemDefault()));
     }
 
-    private ServerClock(Clock now) {
-        this.now = now;
+    /** The time of another clock. */
+    public ServerClock(Clock now) {
+        this.now = Clock.tick(now, Duration.ofMillis(1));
     }
 
     @Override

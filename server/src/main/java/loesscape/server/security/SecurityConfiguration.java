@@ -1,5 +1,6 @@
 package loesscape.server.security;
 
+import jakarta.servlet.DispatcherType;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -24,7 +25,9 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http) {
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers("/api/session/**", "/api/setup")
+        return http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ERROR)
+                        .permitAll()
+                        .requestMatchers("/api/session/**", "/api/setup")
                         .permitAll()
                         .requestMatchers(
                                 "/api/fill/**",

@@ -7,8 +7,11 @@ import java.lang.reflect.Proxy;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
 import java.sql.Statement;
+import java.time.Duration;
 import java.util.Locale;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
@@ -21,10 +24,19 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
  */
 public final class OneWriter extends DelegatingDataSource {
 
-    private final ReentrantLock turn = new ReentrantLock(true);
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
 
+    private final ReentrantLock turn = new ReentrantLock(true);
+    private final Duration patience;
+
+    /** Who waits longer than 20 seconds for a turn is refused with a {@link SQLTransientConnectionException}. */
     public OneWriter(DataSource pool) {
+        this(pool, PATIENCE);
+    }
+
+    OneWriter(DataSource pool, Duration patience) {
         super(pool);
+        this.patience = patience;
     }
 
     @Override
@@ -92,18 +104,36 @@ public final class OneWriter extends DelegatingDataSource {
                 try {
                     return call(statement, method, arguments);
                 } finally {
-                    if (connection.getAutoCommit()) {
+                    if (isWithoutTransaction()) {
                         end();
                     }
                 }
             };
         }
 
-        private void begin() {
-            if (!isTaken) {
-                turn.lock();
-                isTaken = true;
+        /** A connection that was closed meanwhile, by whomever, has no transaction any more. */
+        private boolean isWithoutTransaction() {
+            try {
+                return connection.isClosed() || connection.getAutoCommit();
+            } catch (SQLException e) {
+                return true;
             }
+        }
+
+        private void begin() throws SQLException {
+            if (isTaken) {
+                return;
+            }
+            try {
+                if (!turn.tryLock(patience.toMillis(), TimeUnit.MILLISECONDS)) {
+                    throw new SQLTransientConnectionException(
+                            "Another transaction has been writing for %d seconds".formatted(patience.toSeconds()));
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new SQLTransientConnectionException("The server is being stopped", e);
+            }
+            isTaken = true;
         }
 
         private void end() {

@@ -20,6 +20,7 @@ import loesscape.formats.evidence.Trail;
 import loesscape.formats.seal.Authority;
 import loesscape.formats.seal.SealCheck;
 import loesscape.server.testing.RunningServer;
+import loesscape.server.testing.Sent;
 import loesscape.server.testing.Visitor;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;

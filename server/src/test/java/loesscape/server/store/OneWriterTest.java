@@ -3,14 +3,17 @@ package loesscape.server.store;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.sql.SQLTransientConnectionException;
+import java.time.Duration;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import org.h2.jdbcx.JdbcConnectionPool;
+import org.h2.jdbc.JdbcConnection;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -18,8 +21,14 @@ import org.junit.jupiter.api.Test;
 /** Writers come one after the other; readers and what a writer does inside its own turn do not wait. */
 class OneWriterTest {
 
-    private final JdbcConnectionPool pool = JdbcConnectionPool.create("jdbc:h2:mem:one-writer", "", "");
+    private final HikariDataSource pool = pool();
     private final OneWriter source = new OneWriter(pool);
+
+    private static HikariDataSource pool() {
+        HikariDataSource pool = new HikariDataSource();
+        pool.setJdbcUrl("jdbc:h2:mem:one-writer;DB_CLOSE_DELAY=-1");
+        return pool;
+    }
 
     @BeforeEach
     void table() throws SQLException {
@@ -30,7 +39,7 @@ class OneWriterTest {
     @AfterEach
     void end() throws SQLException {
         write("DROP TABLE t");
-        pool.dispose();
+        pool.close();
     }
 
     private void write(String sql) throws SQLException {
@@ -99,6 +108,42 @@ class OneWriterTest {
         rolledBack.close();
         assertThatThrownBy(() -> write("INSERT INTO t VALUES (1, 1)")).isInstanceOf(SQLException.class);
         elsewhere("UPDATE t SET n = 4 WHERE id = 2").get(10, TimeUnit.SECONDS);
+    }
+
+    @Test
+    void aConnectionThatIsClosedInTheMiddleGivesUpItsTurn() throws Exception {
+        Connection retired = source.getConnection();
+        var late = retired.prepareStatement("UPDATE t SET n = 1 WHERE id = 1");
+        retired.close();
+        assertThatThrownBy(late::executeUpdate).isInstanceOf(SQLException.class);
+        elsewhere("UPDATE t SET n = 2 WHERE id = 2").get(10, TimeUnit.SECONDS);
+
+        Connection broken = source.getConnection();
+        broken.setAutoCommit(false);
+        broken.createStatement().executeUpdate("UPDATE t SET n = 8 WHERE id = 1");
+        broken.unwrap(JdbcConnection.class).close();
+        assertThatThrownBy(broken::commit).isInstanceOf(SQLException.class);
+        elsewhere("UPDATE t SET n = 4 WHERE id = 1").get(10, TimeUnit.SECONDS);
+        assertThat(read(1)).as("what was not committed is not kept").isEqualTo(4);
+    }
+
+    @Test
+    void whoWaitsTooLongForATurnIsRefusedAndMayComeAgain() throws Exception {
+        OneWriter impatient = new OneWriter(pool, Duration.ofMillis(100));
+        try (Connection first = impatient.getConnection()) {
+            first.setAutoCommit(false);
+            first.createStatement().executeUpdate("UPDATE t SET n = 1 WHERE id = 1");
+            CompletableFuture<Integer> second = elsewhere(() -> {
+                try (Connection connection = impatient.getConnection()) {
+                    return connection.createStatement().executeUpdate("UPDATE t SET n = 2 WHERE id = 2");
+                }
+            });
+            assertThatThrownBy(() -> second.get(10, TimeUnit.SECONDS))
+                    .hasCauseInstanceOf(SQLTransientConnectionException.class);
+            first.commit();
+        }
+        assertThat(read(2)).isZero();
+        write("UPDATE t SET n = 2 WHERE id = 2");
     }
 
     @Test

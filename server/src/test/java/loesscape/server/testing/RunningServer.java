@@ -1,12 +1,21 @@
 package loesscape.server.testing;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
+import java.net.http.HttpRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.SQLException;
+import java.time.Duration;
 import java.util.Comparator;
 import java.util.Objects;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
+import javax.sql.DataSource;
 import loesscape.server.Loesscape;
+import loesscape.server.clock.ServerClock;
 import loesscape.server.launch.Options;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.AfterAllCallback;
@@ -14,11 +23,14 @@ import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The real application on a free port with a database of its own, for the tests of a class. */
 public final class RunningServer implements BeforeAllCallback, AfterAllCallback {
 
     private final boolean demo;
+    private final SettableClock clock = new SettableClock();
+    private final Set<HttpRequest> succeeded = ConcurrentHashMap.newKeySet();
     private @Nullable Path data;
     private @Nullable ConfigurableApplicationContext application;
 
@@ -43,7 +55,7 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     }
 
     private void start() {
-        application = Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data()));
+        application = Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data()), new ServerClock(clock));
     }
 
     /** Stops it and starts it again on the same data; the port is another one then. */
@@ -90,9 +102,42 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
         return Objects.requireNonNull(data, "the server was not started");
     }
 
+    /** The requests of all visitors that were answered with success. */
+    public Set<HttpRequest> succeeded() {
+        return succeeded;
+    }
+
+    /** Sets the clock of the server forward. */
+    public void forward(Duration time) {
+        clock.forward(time);
+    }
+
+    /** Retires every connection of the pool: idle ones at once, others when they are given back. */
+    public void retireConnections() {
+        try {
+            part("dataSource", DataSource.class)
+                    .unwrap(HikariDataSource.class)
+                    .getHikariPoolMXBean()
+                    .softEvictConnections();
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Does something while a table is not there, so that what needs it fails as nobody foresaw. */
+    public <T> T without(String table, Supplier<T> work) {
+        JdbcTemplate database = new JdbcTemplate(part("dataSource", DataSource.class));
+        database.execute("ALTER TABLE " + table + " RENAME TO away");
+        try {
+            return work.get();
+        } finally {
+            database.execute("ALTER TABLE away RENAME TO " + table);
+        }
+    }
+
     /** A browser without a page, not signed in. */
     public Visitor visitor() {
-        return new Visitor(address());
+        return new Visitor(address(), succeeded);
     }
 
     /** A browser without a page, signed in as the demo author. */

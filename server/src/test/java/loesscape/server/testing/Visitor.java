@@ -13,6 +13,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Set;
 import loesscape.formats.json.Json;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -21,12 +22,15 @@ import tools.jackson.databind.JsonNode;
 public final class Visitor {
 
     private final String address;
+    private final Set<HttpRequest> succeeded;
     private final CookieManager cookies = new CookieManager();
     private final HttpClient client =
             HttpClient.newBuilder().cookieHandler(cookies).build();
 
-    Visitor(String address) {
+    /** @param succeeded takes every request that is answered with success */
+    Visitor(String address, Set<HttpRequest> succeeded) {
         this.address = address;
+        this.succeeded = succeeded;
         get("/api/session");
     }
 
@@ -77,14 +81,27 @@ public final class Visitor {
 
     /** Sends bytes as they are. */
     public Answer upload(String path, byte[] content) {
+        return upload("POST", path, content);
+    }
+
+    /** Sends bytes as they are, with some method. */
+    public Answer upload(String method, String path, byte[] content) {
         HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
                 .header("Accept", "application/json")
                 .header("Content-Type", "application/octet-stream")
                 .header("X-XSRF-TOKEN", String.valueOf(token()))
-                .POST(BodyPublishers.ofByteArray(content))
+                .method(method, BodyPublishers.ofByteArray(content))
                 .build();
+        return answer(request);
+    }
+
+    private Answer answer(HttpRequest request) {
         try {
-            return new Answer(client.send(request, BodyHandlers.ofByteArray()));
+            Answer answer = new Answer(client.send(request, BodyHandlers.ofByteArray()));
+            if (answer.status() / 100 == 2) {
+                succeeded.add(request);
+            }
+            return answer;
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
@@ -106,11 +123,7 @@ public final class Visitor {
         if (token != null) {
             request.header("X-XSRF-TOKEN", token);
         }
-        try {
-            return new Answer(client.send(request.build(), BodyHandlers.ofByteArray()));
-        } catch (IOException | InterruptedException e) {
-            throw new IllegalStateException(e);
-        }
+        return answer(request.build());
     }
 
     private @Nullable String token() {

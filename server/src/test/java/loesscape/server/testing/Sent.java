@@ -1,66 +1,80 @@
-package loesscape.server.dispatch;
+package loesscape.server.testing;
 
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.stream.Collectors;
-import loesscape.server.testing.RunningServer;
-import loesscape.server.testing.Visitor;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** A dispatch as its people see it: what their links are is read from the simulated mailbox. */
-final class Sent {
+public final class Sent {
 
     private static final String PEN = "M10 80L40 20L70 80";
     private static final int PATIENCE = 150;
 
     private final RunningServer server;
-    final Visitor author;
-    final String template;
-    String id = "";
+    public final Visitor author;
+    public final String template;
+    public String id = "";
 
-    private Sent(RunningServer server, String template) {
+    private Sent(RunningServer server, Visitor author, String template) {
         this.server = server;
-        this.author = server.author();
+        this.author = author;
         this.template = template;
     }
 
+    /** A template that is released already, by an author. */
+    public static Sent in(RunningServer server, Visitor author, String template) {
+        return new Sent(server, author, template);
+    }
+
     /** The drilling agreement, which three roles sign, the last of them for deep wells only. */
-    static Sent agreement(RunningServer server) {
-        return new Sent(server, server.author().template("Drilling agreement"));
+    public static Sent agreement(RunningServer server) {
+        Visitor author = server.author();
+        return in(server, author, author.template("Drilling agreement"));
     }
 
     /** A template from its file, released. */
-    static Sent of(RunningServer server, String templateFile) {
-        Sent sent = new Sent(server, "");
-        String id = sent.author
-                .post("/api/templates/import", templateFile)
+    public static Sent of(RunningServer server, String templateFile) {
+        Visitor author = server.author();
+        String id = author.post("/api/templates/import", templateFile)
                 .ok()
                 .json()
                 .get("id")
                 .stringValue();
-        sent.author
-                .post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\"}")
+        author.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\"}")
                 .ok();
-        return new Sent(server, id);
+        return in(server, author, id);
     }
 
-    String release() {
+    public String release() {
         return "/api/templates/" + template + "/releases/1/dispatches";
     }
 
     /** Sends to one person for each role, {@code role@… .example}. */
-    Sent send(String answers, String... roles) {
+    public Sent send(String answers, String... roles) {
         return send(answers, true, roles);
     }
 
-    Sent send(String answers, boolean mayDelegate, String... roles) {
+    public Sent send(String answers, boolean mayDelegate, String... roles) {
+        return send(answers, mayDelegate, null, 0, roles);
+    }
+
+    /** Sends with a day on which it is due, and reminders every so many days. */
+    public Sent send(String answers, boolean mayDelegate, @Nullable LocalDate due, int remindDays, String... roles) {
         String people = Arrays.stream(roles)
                 .map(role -> "{\"role\":\"%s\",\"name\":\"Person %s\",\"address\":\"%s\"}"
                         .formatted(role, role, address(role)))
                 .collect(Collectors.joining(","));
         id = author.post(
                         release(),
-                        "{\"people\":[%s],\"answers\":%s,\"message\":\"Please look at it.\",\"due\":null,\"remindDays\":0,\"mayDelegate\":%s}"
-                                .formatted(people, answers, mayDelegate))
+                        "{\"people\":[%s],\"answers\":%s,\"message\":\"Please look at it.\",\"due\":%s,\"remindDays\":%d,\"mayDelegate\":%s}"
+                                .formatted(
+                                        people,
+                                        answers,
+                                        due == null ? "null" : "\"" + due + "\"",
+                                        remindDays,
+                                        mayDelegate))
                 .ok()
                 .json()
                 .get("id")
@@ -68,21 +82,21 @@ final class Sent {
         return this;
     }
 
-    String address(String role) {
+    public String address(String role) {
         return role + "@" + Integer.toHexString(System.identityHashCode(this)) + ".example";
     }
 
     /** The path in the newest message to a role, once it is delivered. */
-    String link(String role) {
+    public String link(String role) {
         return mail(address(role)).get("path").stringValue();
     }
 
-    JsonNode mail(String address) {
+    public JsonNode mail(String address) {
         return mail(address, "");
     }
 
     /** The newest message to an address that says something, once it is delivered. */
-    JsonNode mail(String address, String saying) {
+    public JsonNode mail(String address, String saying) {
         for (int i = 0; i < PATIENCE; i++) {
             for (JsonNode message : author.get("/api/outside").ok().json().get("mail")) {
                 if (message.get("address").stringValue().equals(address)
@@ -96,7 +110,7 @@ final class Sent {
         throw new AssertionError("No such message came to " + address);
     }
 
-    static void pause() {
+    public static void pause() {
         try {
             Thread.sleep(100);
         } catch (InterruptedException e) {
@@ -105,23 +119,23 @@ final class Sent {
     }
 
     /** The turn of a role, opened and consented to, in a browser of its own. */
-    Turn turn(String role) {
+    public Turn turn(String role) {
         Turn turn = new Turn(server.visitor(), "/api" + link(role));
         turn.visitor.get(turn.path).ok();
         turn.visitor.post(turn.path + "/consent", null).ok();
         return turn;
     }
 
-    JsonNode page() {
+    public JsonNode page() {
         return author.get("/api/dispatches/" + id).ok().json();
     }
 
-    String standing() {
+    public String standing() {
         return page().at("/dispatch/standing").stringValue();
     }
 
     /** The sealed document, once there is one. */
-    byte[] sealed() {
+    public byte[] sealed() {
         for (int i = 0; i < PATIENCE && !standing().equals("finished"); i++) {
             pause();
         }
@@ -131,7 +145,7 @@ final class Sent {
                 .body();
     }
 
-    String trail() {
+    public String trail() {
         StringBuilder words = new StringBuilder();
         page().get("trail")
                 .forEach(line -> words.append(line.get("words").stringValue()).append('\n'));
@@ -139,38 +153,38 @@ final class Sent {
     }
 
     /** A turn of one person. */
-    static final class Turn {
+    public static final class Turn {
 
-        final Visitor visitor;
-        final String path;
+        public final Visitor visitor;
+        public final String path;
 
         Turn(Visitor visitor, String path) {
             this.visitor = visitor;
             this.path = path;
         }
 
-        Turn answer(String field, String typed) {
+        public Turn answer(String field, String typed) {
             visitor.put(path + "/answers/" + field, "{\"typed\":\"%s\"}".formatted(typed))
                     .ok();
             return this;
         }
 
-        Turn sign(String field) {
+        public Turn sign(String field) {
             return answer(field, PEN);
         }
 
-        JsonNode finish() {
+        public JsonNode finish() {
             return visitor.post(path + "/finish", null).ok().json();
         }
 
-        void finished() {
+        public void finished() {
             JsonNode ended = finish();
             if (!ended.get("finished").booleanValue()) {
                 throw new AssertionError("Not finished: " + ended);
             }
         }
 
-        String text() {
+        public String text() {
             return visitor.get(path).ok().text();
         }
     }

@@ -1,0 +1,233 @@
+package loesscape.server.soak;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import loesscape.server.testing.RunningServer;
+import loesscape.server.testing.Sent;
+import loesscape.server.testing.Visitor;
+import tools.jackson.databind.JsonNode;
+
+/** Does every kind of write there is once, through HTTP, as the people of a demo do. */
+final class EveryWrite {
+
+    private static final byte[] LOGO =
+            "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 10 10\"><circle cx=\"5\" cy=\"5\" r=\"4\"/></svg>"
+                    .getBytes(UTF_8);
+
+    private static final String DOCUMENT = """
+            {"formatVersion":1,"title":"Soak","pages":[{"key":"p","sections":[
+             {"key":"s","title":"Well","items":[
+              {"type":"field","key":"depth","label":"Depth","role":"a","kind":{"type":"number","decimals":1}},
+              {"type":"field","key":"map","label":"Map","role":"a","kind":{"type":"attachment","most":1,"largest":1}},
+              {"type":"field","key":"fee","label":"Fee","role":"a","kind":{"type":"payment","currency":"EUR","amount":"10"},
+               "shown":{"type":"comparison","field":"depth","test":"more","to":{"type":"number","number":99}}},
+              {"type":"field","key":"a_sign","label":"A signs","role":"a","kind":{"type":"signature"}},
+              {"type":"field","key":"b_sign","label":"B signs","role":"b","kind":{"type":"signature"}}]}]}],
+             "roles":[{"key":"a","name":"A","order":1},{"key":"b","name":"B","order":2}],
+             "trials":[{"name":"Deep","answers":{"depth":"120"}}]}""";
+
+    private final RunningServer server;
+    private final Visitor author;
+    private final String name;
+    private String template = "";
+    private int revision;
+
+    EveryWrite(RunningServer server, String name) {
+        this.server = server;
+        this.author = server.author();
+        this.name = name;
+    }
+
+    void run() {
+        signIn();
+        organisation();
+        lookups();
+        template = create("/api/templates/import", DOCUMENT);
+        draft();
+        blocks();
+        release();
+        fill();
+        dispatches();
+    }
+
+    private static String id(Visitor.Answer answer) {
+        return answer.ok().json().get("id").stringValue();
+    }
+
+    private String create(String path, String json) {
+        return id(author.post(path, json));
+    }
+
+    private void signIn() {
+        String account = "{\"name\":\"Writer %s\",\"password\":\"long enough words\"%%s}".formatted(name);
+        author.post("/api/accounts", account.formatted(",\"role\":\"author\"")).ok();
+        Visitor writer = server.visitor();
+        writer.post("/api/session", account.formatted("")).ok();
+        create("/api/templates", "{\"title\":\"Empty %s\"}".formatted(name));
+        writer.send("DELETE", "/api/session", null).ok();
+    }
+
+    private void organisation() {
+        author.put("/api/organisation", "{\"name\":\"Board %s\",\"accent\":\"#23483f\"}".formatted(name))
+                .ok();
+        author.upload("PUT", "/api/organisation/logo?name=logo.svg", LOGO).ok();
+        author.send("DELETE", "/api/organisation/logo", null).ok();
+    }
+
+    private void lookups() {
+        String list =
+                create("/api/lookups", "{\"name\":\"Yards %s\",\"table\":\"Yard,Rate\\nNorth,4\"}".formatted(name));
+        author.put(
+                        "/api/lookups/" + list,
+                        "{\"version\":1,\"name\":\"Yards\",\"table\":\"Yard,Rate\\nNorth,5\",\"lines\":[]}")
+                .ok();
+        author.post("/api/lookups/registers", "{\"key\":\"drillers\"}").ok();
+        author.post("/api/lookups/registers/drillers/entries", "{\"key\":\"DR-2046\"}")
+                .ok();
+        String draft =
+                "/api/templates/" + create("/api/templates", "{\"title\":\"Lists %s\"}".formatted(name)) + "/draft";
+        author.post(draft + "/lookups", "{\"revision\":0,\"lookup\":\"%s\"}".formatted(list))
+                .ok();
+    }
+
+    private JsonNode edited(String path, String json) {
+        JsonNode change = author.post(draftPath() + path, json).ok().json();
+        revision = change.get("revision").intValue();
+        return change;
+    }
+
+    private String draftPath() {
+        return "/api/templates/" + template + "/draft";
+    }
+
+    private void draft() {
+        edited("/edits", "{\"revision\":0,\"edit\":{\"type\":\"relabel\",\"key\":\"depth\",\"label\":\"How deep\"}}");
+        edited("/undo", null);
+        edited("/redo", null);
+        author.put(draftPath() + "/answers", "{\"key\":\"depth\",\"typed\":\"30\"}")
+                .ok();
+        author.put(draftPath() + "/seen-as", "{\"stage\":\"reviewing\",\"role\":\"b\"}")
+                .ok();
+        author.post(draftPath() + "/trial", "{\"name\":\"Deep\"}").ok();
+        author.post(draftPath() + "/as-condition", "{\"formula\":\"depth > 30\"}")
+                .ok();
+        author.upload(draftPath() + "/files?name=map.pdf", "%PDF-1.7".getBytes(UTF_8))
+                .ok();
+        author.send("DELETE", draftPath() + "/answers", null).ok();
+        author.upload("/api/templates/" + template + "/pictures?name=well.svg", LOGO)
+                .ok();
+    }
+
+    private void blocks() {
+        edited("/blocks", "{\"revision\":%d,\"section\":\"s\",\"name\":\"Block %s\"}".formatted(revision, name));
+        String block = "";
+        for (JsonNode each : author.get("/api/blocks").ok().json().get("blocks")) {
+            if (each.get("name").stringValue().equals("Block " + name)) {
+                block = each.get("id").stringValue();
+            }
+        }
+        edited(
+                "/blocks/use",
+                "{\"revision\":%d,\"block\":\"%s\",\"holder\":\"p\",\"after\":\"s\"}".formatted(revision, block));
+        edited(
+                "/edits",
+                "{\"revision\":%d,\"edit\":{\"type\":\"relabel\",\"key\":\"depth\",\"label\":\"Deep\"}}"
+                        .formatted(revision));
+        edited("/blocks", "{\"revision\":%d,\"section\":\"s\",\"name\":\"\"}".formatted(revision));
+        String copy = author.get(draftPath()).ok().json().at("/held/p/1").stringValue();
+        edited("/blocks/" + copy, "{\"revision\":%d,\"items\":[]}".formatted(revision));
+        author.send("DELETE", "/api/blocks/" + block, null).ok();
+    }
+
+    private String releases() {
+        return "/api/templates/" + template + "/releases";
+    }
+
+    private void release() {
+        author.post(releases(), "{\"revision\":%d,\"notes\":\"Soaked\"}".formatted(revision))
+                .ok();
+    }
+
+    private static String path(Visitor.Answer answer) {
+        return answer.ok().json().get("path").stringValue();
+    }
+
+    private void fill() {
+        String path = "/api" + path(author.post(releases() + "/1/links", null));
+        Visitor filler = server.visitor();
+        filler.put(path + "/answers/depth", "{\"typed\":\"30\"}").ok();
+        String file = id(filler.upload(path + "/files?name=map.pdf", "%PDF-1.7".getBytes(UTF_8)));
+        filler.put(path + "/answers/map", "{\"typed\":\"%s 8 map.pdf\"}".formatted(file))
+                .ok();
+        JsonNode finished = filler.post(path + "/finish", null).ok().json();
+        assertThat(finished.get("record").isNull()).as("%s", finished).isFalse();
+        filler.post(path + "/again", null).ok();
+    }
+
+    private void dispatches() {
+        author.put("/api/outside", "{\"service\":\"payments\",\"failing\":false,\"delay\":0}")
+                .ok();
+        author.put("/api/templates/" + template + "/webhook", "{\"address\":\"http://127.0.0.1:1/\"}")
+                .ok();
+        signed();
+        ended();
+        String people = "[{\"role\":\"a\",\"name\":\"A\",\"address\":\"a@x.example\"},"
+                + "{\"role\":\"b\",\"name\":\"B\",\"address\":\"b@x.example\"}]";
+        author.post(
+                        releases() + "/1/dispatches/table",
+                        "{\"table\":\"a.name,a.address,b.name,b.address\\nA,a@x.example,B,b@x.example\",\"send\":true,"
+                                + "\"common\":{\"people\":[],\"answers\":{},\"message\":\"\",\"due\":null,\"remindDays\":7,\"mayDelegate\":true}}")
+                .ok();
+        String link = "/api"
+                + path(author.post(
+                        releases() + "/1/open-links",
+                        "{\"message\":\"\",\"dueDays\":14,\"remindDays\":0,\"mayDelegate\":false}"));
+        server.visitor().post(link, "{\"people\":%s}".formatted(people)).ok();
+        String links = "/api/templates/" + template + "/open-links";
+        JsonNode made = author.get(links).ok().json().get("links").get(0);
+        author.post(links + "/" + made.get("id").intValue() + "/end", null).ok();
+    }
+
+    /** A dispatch that is paid, signed by both, sealed, checked, and told to a webhook. */
+    private void signed() {
+        Sent sent = Sent.in(server, author, template).send("{}", "a", "b");
+        Sent.Turn a = sent.turn("a");
+        a.visitor.post(a.path + "/opened", null).ok();
+        a.answer("depth", "120");
+        String file = id(a.visitor.upload(a.path + "/files?name=map.pdf", "%PDF-1.7".getBytes(UTF_8)));
+        a.answer("map", file + " 8 map.pdf");
+        String late = path(a.visitor.post(a.path + "/payments/fee", null));
+        server.visitor().post("/api" + late + "/late", null).ok();
+        String desk = path(a.visitor.post(a.path + "/payments/fee", null));
+        server.visitor().post("/api" + desk, "{\"approved\":true}").ok();
+        a.sign("a_sign").finished();
+        sent.turn("b").sign("b_sign").finished();
+        assertThat(server.visitor().upload("/api/verify", sent.sealed()).ok().text())
+                .contains("intact");
+        assertThat(author.get("/api/templates/" + template + "/webhook").ok().text())
+                .contains("\"event\":\"finished\"");
+    }
+
+    /** Dispatches that are handed on, corrected, reminded, taken back, declined. */
+    private void ended() {
+        Sent sent = Sent.in(server, author, template).send("{}", "a", "b");
+        String dispatch = "/api/dispatches/" + sent.id;
+        Sent.Turn a = sent.turn("a");
+        a.visitor
+                .post(
+                        a.path + "/delegate",
+                        "{\"name\":\"Cousin\",\"address\":\"cousin@x.example\",\"because\":\"On leave\"}")
+                .ok();
+        author.post(dispatch + "/correct", "{\"role\":\"b\",\"name\":\"Other\",\"address\":\"other@x.example\"}")
+                .ok();
+        author.post(dispatch + "/remind", "{\"role\":\"a\"}").ok();
+        author.post(dispatch + "/withdraw", "{\"because\":\"Wrong parcel\"}").ok();
+        Sent.Turn declining =
+                Sent.in(server, author, template).send("{}", "a", "b").turn("a");
+        declining
+                .visitor
+                .post(declining.path + "/decline", "{\"because\":\"Not my land\"}")
+                .ok();
+    }
+}
