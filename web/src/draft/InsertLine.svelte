@@ -124,34 +124,40 @@
       class="text-input w-full border-dashed"
       role="combobox"
       aria-label="Add: a label or a kind"
-      aria-expanded="true"
-      aria-controls={`${id}-list`}
-      aria-activedescendant={`${id}-${at}`}
+      aria-expanded={!copy.refused}
+      aria-controls={copy.refused ? undefined : `${id}-list`}
+      aria-activedescendant={copy.refused ? undefined : `${id}-${at}`}
       autocomplete="off"
       maxlength="1000"
       placeholder="Planned depth, m · Which pump? Hand / Motor · Serial when motor · or a kind"
-      oninput={() => (at = 0)}
+      oninput={() => {
+        at = 0;
+        copy.dismiss();
+      }}
       onkeydown={keyed}
     />
-    <ul id={`${id}-list`} role="listbox" aria-label="What to add" class="panel">
-      {#each list as offer, i (`${offer.block ?? offer.id} ${offer.when?.label}`)}
-        <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
-        <li
-          id={`${id}-${i}`}
-          role="option"
-          aria-selected={i === at}
-          class={["option", i === at && "at"]}
-          onpointerdown={(event) => event.preventDefault()}
-          onclick={() => add(offer)}
-        >
-          {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
-              class="soft shrink-0"
-              >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when.label}{/if}</span
-            >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
-        </li>
-      {/each}
-    </ul>
-    {#if copy.refused}<div class="mt-2"><RefusedEdit /></div>{/if}
+    {#if copy.refused}
+      <div class="mt-2"><RefusedEdit /></div>
+    {:else}
+      <ul id={`${id}-list`} role="listbox" aria-label="What to add" class="panel">
+        {#each list as offer, i (`${offer.block ?? offer.id} ${offer.when?.label}`)}
+          <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
+          <li
+            id={`${id}-${i}`}
+            role="option"
+            aria-selected={i === at}
+            class={["option", i === at && "at"]}
+            onpointerdown={(event) => event.preventDefault()}
+            onclick={() => add(offer)}
+          >
+            {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
+                class="soft shrink-0"
+                >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when.label}{/if}</span
+              >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
   </div>
 {:else}
   <button type="button" class="closed" onclick={() => (isOpen = true)}><bdi>{words}</bdi></button>

@@ -3,6 +3,7 @@
 
   const copy = workingCopy();
   const refused = $derived(copy.refused);
+  $effect(() => copy.tells());
 </script>
 
 {#if refused}

@@ -1,4 +1,4 @@
-import { tick } from "svelte";
+import { tick, untrack } from "svelte";
 import { SvelteMap, SvelteSet } from "svelte/reactivity";
 import { Problem, request } from "../api/http";
 import type { Follower } from "../api/follower";
@@ -340,6 +340,20 @@ export class WorkingCopy {
       if (!(outcome instanceof Failed)) return outcome;
       return (await outcome.decided) ? this.ask(work, edit) : null;
     });
+  }
+
+  /** How many places tell what was refused. */
+  private tellers = $state(0);
+
+  /** Whether what was refused is told beside what it is about. */
+  get isTold(): boolean {
+    return this.tellers > 0;
+  }
+
+  /** Counts a place that tells what was refused, until it is gone. */
+  tells(): () => void {
+    this.tellers = untrack(() => this.tellers) + 1;
+    return () => this.tellers--;
   }
 
   /** Tries again what failed, in its order. */

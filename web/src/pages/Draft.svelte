@@ -97,7 +97,7 @@
     {#if copy.told}
       <span class="trouble" role="alert">{copy.told}</span>
       <button class="button quiet py-0" onclick={() => (copy.told = "")}>Close</button>
-    {:else if copy.refused && !copy.selected}
+    {:else if copy.refused && !copy.isTold}
       <span class="trouble" role="alert">{copy.refused.message}</span>
       {#if copy.refused.failed}
         <button class="button quiet py-0" onclick={() => copy.tryAgain()}>Try again</button>

@@ -60,9 +60,11 @@ public class Loesscape {
     /** Starts the server, which reads the time from a clock; returns when it answers. */
     public static ConfigurableApplicationContext serve(Options options, ServerClock clock) {
         Preflight.check(options);
-        Migrations.run(options.databaseUrl());
         SpringApplication application = new SpringApplication(Loesscape.class);
-        application.addInitializers(context -> context.getBeanFactory().registerSingleton("clock", clock));
+        application.addInitializers(context -> {
+            Migrations.run(options.databaseUrl());
+            context.getBeanFactory().registerSingleton("clock", clock);
+        });
         return application.run(
                 "--server.port=" + options.port(),
                 "--server.address=" + options.address(),

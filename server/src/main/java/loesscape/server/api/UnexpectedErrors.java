@@ -36,7 +36,7 @@ class UnexpectedErrors implements ErrorController {
 
     private static final Logger LOG = LoggerFactory.getLogger(UnexpectedErrors.class);
     private static final SecureRandom RANDOM = new SecureRandom();
-    private static final int NUMBERS = 10_000;
+    private static final int NUMBERS = 100_000_000;
     private static final Duration BUSY = Duration.ofSeconds(2);
 
     @ExceptionHandler({
@@ -62,7 +62,7 @@ class UnexpectedErrors implements ErrorController {
     }
 
     private static ProblemDetail told(Throwable error, HttpServletRequest request) {
-        String number = "%04d-%04d".formatted(RANDOM.nextInt(NUMBERS), RANDOM.nextInt(NUMBERS));
+        String number = "%08d".formatted(RANDOM.nextInt(NUMBERS));
         LOG.error("Unexpected error {} at {} {}", number, request.getMethod(), shown(request), error);
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(
                 HttpStatus.INTERNAL_SERVER_ERROR,

@@ -49,6 +49,28 @@ public final class OneWriter extends DelegatingDataSource {
         return new Turn(super.getConnection(name, password)).proxied();
     }
 
+    /** Does something while nobody writes. */
+    void alone(Runnable work) throws SQLTransientConnectionException {
+        take();
+        try {
+            work.run();
+        } finally {
+            turn.unlock();
+        }
+    }
+
+    private void take() throws SQLTransientConnectionException {
+        try {
+            if (!turn.tryLock(patience.toMillis(), TimeUnit.MILLISECONDS)) {
+                throw new SQLTransientConnectionException(
+                        "Another transaction has been writing for %d seconds".formatted(patience.toSeconds()));
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new SQLTransientConnectionException("The server is being stopped", e);
+        }
+    }
+
     /** Whether a statement changes something, or keeps others from changing it. */
     static boolean isWriting(String sql) {
         String words = sql.strip().toUpperCase(Locale.ROOT);
@@ -121,19 +143,10 @@ public final class OneWriter extends DelegatingDataSource {
         }
 
         private void begin() throws SQLException {
-            if (isTaken) {
-                return;
+            if (!isTaken) {
+                take();
+                isTaken = true;
             }
-            try {
-                if (!turn.tryLock(patience.toMillis(), TimeUnit.MILLISECONDS)) {
-                    throw new SQLTransientConnectionException(
-                            "Another transaction has been writing for %d seconds".formatted(patience.toSeconds()));
-                }
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new SQLTransientConnectionException("The server is being stopped", e);
-            }
-            isTaken = true;
         }
 
         private void end() {

@@ -36,10 +36,16 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
 
     private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
 
+    private final List<String> expected;
     private final List<AutoCloseable> open = new ArrayList<>();
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> errors = new ArrayList<>();
     private com.microsoft.playwright.@org.jspecify.annotations.Nullable Browser browser;
+
+    /** @param expected parts of errors on the console that the tests bring about on purpose */
+    public Browser(String... expected) {
+        this.expected = List.of(expected);
+    }
 
     @Override
     public void beforeAll(ExtensionContext context) {
@@ -82,7 +88,8 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
         context.onConsoleMessage(message -> {
             boolean refusedOnPurpose = message.text().contains("status of 4")
                     || message.text().contains("status of 503")
-                    || message.text().contains("net::ERR_");
+                    || message.text().contains("net::ERR_")
+                    || expected.stream().anyMatch(message.text()::contains);
             if (message.type().equals("error") && !refusedOnPurpose) {
                 errors.add(message.text());
             }
