@@ -77,6 +77,7 @@ async function writing() {
   const mine = await signedIn();
   let draft;
   let revision;
+  let canUndo;
   await person("written", async () => {
     if (!draft) {
       const { id } = await mine("POST", "/api/templates", { title: `Soaked ${Math.floor(Math.random() * 1e6)}` });
@@ -85,7 +86,7 @@ async function writing() {
     }
     const edit = (what) => mine("POST", `${draft}/edits`, { revision, edit: what });
     if (revision < 3) {
-      ({ revision } = await edit({ type: "add", what: any(["text", "number", "date", "yesNo"]), label: `Question ${revision}`, holder: "section_1", after: null }));
+      ({ revision, canUndo } = await edit({ type: "add", what: any(["text", "number", "date", "yesNo"]), label: `Question ${revision}`, holder: "section_1", after: null }));
       return;
     }
     if (revision > 80) {
@@ -93,9 +94,9 @@ async function writing() {
       draft = undefined;
       return;
     }
-    if (Math.random() < 0.2) ({ revision } = await mine("POST", `${draft}/undo`));
+    if (canUndo && Math.random() < 0.2) ({ revision, canUndo } = await mine("POST", `${draft}/undo`));
     else if (Math.random() < 0.3) await mine("PUT", `${draft}/answers`, { key: "question_0", typed: String(Math.random()) });
-    else ({ revision } = await edit({ type: "retitle", title: `Title ${revision}`, subtitle: "" }));
+    else ({ revision, canUndo } = await edit({ type: "retitle", title: `Title ${revision}`, subtitle: "" }));
   });
 }
 

@@ -32,7 +32,6 @@ export type AtDesk = {
   purpose: string;
   amount: string;
   state: State;
-  back: string;
 };
 
 export type AtTheDesk = {
@@ -874,6 +873,7 @@ export type FieldValueWorkedOut = {
 export type Finding = {
   key: string;
   message: string;
+  blocks: boolean;
 };
 
 export type FinishRule = {
@@ -947,7 +947,8 @@ export type Line =
   | ({ type: "answer" } & LineAnswer)
   | ({ type: "signature" } & LineSignature)
   | ({ type: "told" } & LineTold)
-  | ({ type: "indicated" } & LineIndicated);
+  | ({ type: "indicated" } & LineIndicated)
+  | ({ type: "noted" } & LineNoted);
 
 export type LineAnswer = {
   key: string;
@@ -960,6 +961,10 @@ export type LineIndicated = {
   label: string;
   text: string;
   look: Look;
+};
+
+export type LineNoted = {
+  text: string;
 };
 
 export type LineSignature = {
@@ -1080,6 +1085,7 @@ export type NewLookup = {
 export type NewRelease = {
   revision: number;
   notes: string;
+  accepted: string;
 };
 
 export type NewTemplate = {
@@ -1426,6 +1432,7 @@ export type ReleaseList = {
   title: string;
   revision: number;
   changedSince: boolean;
+  blocking: Finding[];
   releases: ReleaseRow[];
 };
 
@@ -1434,6 +1441,7 @@ export type ReleaseRow = {
   released: string;
   by: string;
   notes: string;
+  accepted: string;
   links: number;
   records: number;
 };

@@ -129,7 +129,7 @@
       disabled={!stand.editable}
       value={drawn || pictured ? "" : typed}
       maxlength="200"
-      oninput={(event) => ontyped(event.currentTarget.value)}
+      onchange={(event) => ontyped(event.currentTarget.value)}
       onblur={(event) => {
         if (adopted && event.currentTarget.value) adopted[what] = event.currentTarget.value;
         onleave?.();

@@ -69,7 +69,9 @@
         <h2 class="mt-7 mb-1 border-b pb-1.5 text-[15.5px] font-semibold">{section.title}</h2>
         <dl>
           {#each section.lines as line, j (j)}
-            {#if line.type === "told"}
+            {#if line.type === "noted"}
+              <div class="soft pb-2 text-[13px] italic">{line.text}</div>
+            {:else if line.type === "told"}
               <div class="soft py-2 text-[13.5px] whitespace-pre-wrap">{line.text}</div>
             {:else}
               <div

@@ -10,6 +10,8 @@
   const base = $derived(`/api/templates/${template}/releases`);
   let list = $state<ReleaseList | null>(null);
   let notes = $state("");
+  /** Why it is released although something was found that should keep it from that. */
+  let accepted = $state("");
   let fresh = $state<NewLink | null>(null);
   let copied = $state(false);
   let trouble = $state("");
@@ -36,9 +38,13 @@
 
   const release = () =>
     attempt(async () => {
-      fresh = await request<NewLink>("POST", base, { revision: list!.revision, notes });
+      fresh = await request<NewLink>("POST", base, {
+        revision: list!.revision,
+        notes,
+        accepted,
+      });
       copied = false;
-      notes = "";
+      notes = accepted = "";
       await load();
     });
 
@@ -94,9 +100,24 @@
         >What is new in it
         <textarea class="text-input font-normal" rows="2" maxlength="4000" bind:value={notes}></textarea>
       </label>
+      {#if list.blocking.length}
+        <div class="mt-4 rounded-md border border-clay bg-clay-tint px-4 py-3">
+          <h3 class="font-semibold text-clay">Found in the draft</h3>
+          <ul class="mt-1 list-disc ps-5">
+            {#each list.blocking as { key, message } (key + message)}<li>{message}</li>{/each}
+          </ul>
+          <label class="mt-3 grid gap-1 font-semibold"
+            >Why it is released all the same
+            <textarea class="text-input font-normal" rows="2" maxlength="4000" bind:value={accepted}
+            ></textarea>
+          </label>
+        </div>
+      {/if}
       <div class="mt-3 flex items-center gap-3">
-        <button class="button primary" disabled={busy} onclick={release}
-          >Make release {(list.releases[0]?.number ?? 0) + 1}</button
+        <button
+          class="button primary"
+          disabled={busy || (list.blocking.length > 0 && !accepted.trim())}
+          onclick={release}>Make release {(list.releases[0]?.number ?? 0) + 1}</button
         >
         <a class="link ml-auto" href={`/api/templates/${template}/file`} download
           >Export the draft as a template file</a
@@ -123,7 +144,11 @@
                 <td class="px-3 py-3 whitespace-nowrap"
                   >{dayAndTime(row.released)}<br /><span class="soft">{row.by}</span></td
                 >
-                <td class="px-3 py-3 whitespace-pre-wrap">{row.notes}</td>
+                <td class="px-3 py-3 whitespace-pre-wrap"
+                  >{row.notes}{#if row.accepted}<p class="soft mt-1">
+                      Released all the same, because: {row.accepted}
+                    </p>{/if}</td
+                >
                 <td class="px-3 py-3 text-right tabular-nums">{row.links}</td>
                 <td class="px-3 py-3 text-right tabular-nums">
                   {#if row.records}<a class="link" href={`/templates/${template}/records`} use:inside

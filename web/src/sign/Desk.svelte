@@ -1,6 +1,7 @@
 <script lang="ts">
   import { request } from "../api/http";
   import type { AtDesk } from "../api/types";
+  import { wayBack } from "./payer";
   import NotOpened from "../document/NotOpened.svelte";
 
   const token = location.pathname.split("/")[2] ?? "";
@@ -17,6 +18,7 @@
     }
   }
 
+  const back = wayBack(location.pathname);
   const SAID = {
     open: "",
     approved: "The payment was made.",
@@ -49,7 +51,9 @@
         </div>
       {:else}
         <p class="mt-4" role="status">{SAID[due!.state]}</p>
-        <a class="button primary mt-5 px-4 py-2" href={due!.back}>Back to the document</a>
+        {#if back}<a class="button primary mt-5 px-4 py-2" href={back}>Back to the document</a>{:else}
+          <p class="soft mt-3">Go back to the document by the link in your message.</p>
+        {/if}
       {/if}
       {#if wrong}<p class="trouble mt-3" role="alert">{wrong}</p>{/if}
     </div>

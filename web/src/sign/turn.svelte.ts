@@ -1,5 +1,6 @@
 import { request } from "../api/http";
 import type { AtTheDesk, OpenTurn, TurnEnded } from "../api/types";
+import { rememberPayer } from "./payer";
 import { Filling } from "../fill/filling.svelte";
 
 /** One person's turn in a dispatch: a document in which only that person's own fields are open. */
@@ -50,6 +51,7 @@ export class Turn extends Filling {
   override async pay(at: string): Promise<void> {
     await this.allSent();
     const { path } = await request<AtTheDesk>("POST", `${this.base}/payments/${encodeURIComponent(at)}`);
+    rememberPayer(path);
     location.assign(path);
   }
 }

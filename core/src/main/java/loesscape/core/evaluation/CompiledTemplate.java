@@ -93,7 +93,12 @@ public final class CompiledTemplate {
 
     /** How every node stands for these answers in a context. Answers to unknown fields are passed over. */
     public State evaluate(Answers answers, Context context) {
-        return state(run(answers, context));
+        return evaluate(answers, context, Settled.NOTHING);
+    }
+
+    /** How every node stands where some were settled when somebody's turn ended. */
+    public State evaluate(Answers answers, Context context, Settled settled) {
+        return state(run(answers, context, settled));
     }
 
     /**
@@ -101,11 +106,11 @@ public final class CompiledTemplate {
      * faster than evaluating all of it each time, and always the same as that.
      */
     public Session session(Answers answers, Context context) {
-        return new Session(this, run(answers, context), answers);
+        return new Session(this, run(answers, context, Settled.NOTHING), answers);
     }
 
-    private Run run(Answers answers, Context context) {
-        Run run = new Run(slots.count(), context);
+    private Run run(Answers answers, Context context, Settled settled) {
+        Run run = new Run(slots.count(), context, settled);
         for (int slot : order) {
             decide(run, slot, answers::touched);
         }
@@ -141,13 +146,20 @@ public final class CompiledTemplate {
         Rules own = rules[slot];
         int holder = slots.holder(slot);
         boolean holderShown = holder == Slots.NONE || run.shown[holder][slots.isInRows(holder) ? row : 0];
-        boolean isShown = holderShown && Rules.holds(own.shown(), true, seen);
+        String address = isField || !run.settled.isEmpty() ? address(seen, slot, row) : "";
+        boolean isSettled = run.settled.contains(address);
+        boolean isShown = isSettled || (holderShown && Rules.holds(own.shown(), true, seen));
         run.shown[slot][row] = isShown;
         if (isField) {
-            int section = slots.rows(slot);
             Field field = (Field) own.node();
-            String address = section == Slots.NONE ? field.key() : slots.address(slot, seen.rows[section][row]);
-            Reading reading = isShown ? reading(run, slot, row, field, typed.apply(address)) : null;
+            Reading reading = null;
+            if (isSettled) {
+                String text = typed.apply(address);
+                reading = Reading.settled(field.kind(), text == null ? "" : text);
+                run.overtyped[slot][row] = false;
+            } else if (isShown) {
+                reading = reading(run, slot, row, field, typed.apply(address));
+            }
             run.readings[slot][row] = reading;
             seen.counting[slot][row] = reading == null ? Value.blank() : reading.value();
         } else {
@@ -156,6 +168,11 @@ public final class CompiledTemplate {
                 seen.rows[slot] = isShown ? RowNames.of(it.rows(), typed.apply(it.key())) : RowNames.first(0);
             }
         }
+    }
+
+    private String address(Seen seen, int slot, int row) {
+        int section = slots.rows(slot);
+        return section == Slots.NONE ? slots.key(slot) : slots.address(slot, seen.rows[section][row]);
     }
 
     private Reading reading(Run run, int slot, int row, Field field, @Nullable String typed) {
@@ -242,6 +259,11 @@ public final class CompiledTemplate {
         return holder == Slots.NONE ? "" : slots.key(holder);
     }
 
+    /** The node with a key. */
+    public Node node(String key) {
+        return slots.node(slots.of(key));
+    }
+
     /** Who waits for whom; worked out when it is first asked for. */
     Waiting waiting() {
         Waiting known = waiting;
@@ -254,7 +276,12 @@ public final class CompiledTemplate {
 
     /** A document as reasons look at it: how it stands for these answers, and whether conditions hold in it. */
     public Standing standing(Answers answers, Context context) {
-        Run run = run(answers, context);
+        return standing(answers, context, Settled.NOTHING);
+    }
+
+    /** The same where some nodes were settled when somebody's turn ended. */
+    public Standing standing(Answers answers, Context context, Settled settled) {
+        Run run = run(answers, context, settled);
         return new Standing(this, run, state(run));
     }
 }

@@ -7,7 +7,6 @@ import loesscape.core.evaluation.NodeState.IndicatorState;
 import loesscape.core.evaluation.NodeState.NoticeState;
 import loesscape.core.evaluation.NodeState.SectionState;
 import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
@@ -65,11 +64,19 @@ public record Content(String title, String subtitle, List<Block> sections) {
 
         /** An indicator that shows something. */
         record Indicated(String label, String text, Look look) implements Line {}
+
+        /** What is to be said of the answer or signature before it. */
+        record Noted(String text) implements Line {}
     }
 
     /** What a template shows in a state of it. */
     public static Content of(Template template, State state) {
-        Writer writer = new Writer(state);
+        return of(template, state, Settled.NOTHING);
+    }
+
+    /** What a template shows in a state of it, with what is to be said of what was settled. */
+    public static Content of(Template template, State state, Settled settled) {
+        Writer writer = new Writer(state, settled);
         for (Page page : template.pages()) {
             page.sections().forEach(section -> writer.section(section, ""));
         }
@@ -80,10 +87,12 @@ public record Content(String title, String subtitle, List<Block> sections) {
     private static final class Writer {
 
         private final State state;
+        private final Settled settled;
         private final List<Block> blocks = new ArrayList<>();
 
-        Writer(State state) {
+        Writer(State state, Settled settled) {
             this.state = state;
+            this.settled = settled;
         }
 
         void section(Section section, String row) {
@@ -112,6 +121,10 @@ public record Content(String title, String subtitle, List<Block> sections) {
                     if (line != null) {
                         lines.add(line);
                     }
+                    String note = settled.notes().get(address(item, row));
+                    if (note != null) {
+                        lines.add(new Line.Noted(note));
+                    }
                 }
             }
         }
@@ -129,7 +142,7 @@ public record Content(String title, String subtitle, List<Block> sections) {
             return switch (item) {
                 case Notice ignored when node instanceof NoticeState it -> new Line.Told(it.text());
                 case Field field
-                when field.kind() instanceof FieldKind.Signature || field.kind() instanceof FieldKind.Initials ->
+                when field.kind().isSigned() ->
                     new Line.Signature(
                             address,
                             field.label(),

@@ -74,6 +74,19 @@ public sealed interface Reading {
         return of(kind, typed, Offered.NOTHING);
     }
 
+    /** Reads an answer that was given when it was offered, whether or not it still is. */
+    static Reading settled(FieldKind kind, String typed) {
+        return of(
+                kind,
+                typed,
+                switch (kind) {
+                    case FieldKind.Choosing it ->
+                        new Offered(it.offered().stream().map(Choice::id).toList(), false, it.other());
+                    case FieldKind.Lookup ignored -> new Offered(List.of(typed), false, false);
+                    default -> Offered.NOTHING;
+                });
+    }
+
     private static Reading yesNo(String typed) {
         return switch (typed) {
             case FieldKind.YesNo.YES -> new Read(new Value.YesNo(true));

@@ -51,14 +51,19 @@ public final class RowNames {
         if (typed == null) {
             return first(rows.least());
         }
+        return read(typed).stream().limit((long) rows.most() + BEYOND).toArray(String[]::new);
+    }
+
+    /** The names in a text, each once; what is no name of a row is passed over. */
+    public static List<String> read(String typed) {
         Set<String> names = new LinkedHashSet<>();
         for (String name : typed.split(",", -1)) {
             String trimmed = name.strip();
-            if (SPELLING.matcher(trimmed).matches() && names.size() < rows.most() + BEYOND) {
+            if (SPELLING.matcher(trimmed).matches()) {
                 names.add(trimmed);
             }
         }
-        return names.toArray(String[]::new);
+        return List.copyOf(names);
     }
 
     /** So many rows as they are named where nobody named them: r1, r2, … */

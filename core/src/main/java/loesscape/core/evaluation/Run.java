@@ -1,5 +1,6 @@
 package loesscape.core.evaluation;
 
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** What an evaluation has found out so far, by slot and row; outside of rows there is one place for each slot. */
@@ -9,8 +10,11 @@ final class Run {
     final boolean[][] shown;
     final @Nullable Reading[][] readings;
     final boolean[][] overtyped;
+    /** The addresses of what is settled. */
+    final Set<String> settled;
 
-    Run(int slots, Context context) {
+    Run(int slots, Context context, Settled settled) {
+        this.settled = Set.copyOf(settled.shown());
         this.seen = new Seen(slots, context);
         this.shown = new boolean[slots][];
         this.readings = new Reading[slots][];

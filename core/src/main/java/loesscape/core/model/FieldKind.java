@@ -362,6 +362,11 @@ public sealed interface FieldKind {
                 || (this instanceof Time && other instanceof Time);
     }
 
+    /** Tells whether answers of this kind are what somebody signs with. */
+    default boolean isSigned() {
+        return this instanceof Signature || this instanceof Initials;
+    }
+
     /** Tells whether answers of this kind come from the server and are never typed. */
     default boolean isGiven() {
         return this instanceof DateSigned || this instanceof Payment;

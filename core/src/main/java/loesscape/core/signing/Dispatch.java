@@ -72,6 +72,8 @@ public record Dispatch(
             case Event.Declined it -> ended(Status.DECLINED, it.because());
             case Event.Withdrawn it -> ended(Status.WITHDRAWN, it.because());
             case Event.Finished ignored -> ended(Status.FINISHED, "");
+            case Event.SignatureMade ignored -> this;
+            case Event.SignatureTakenBack ignored -> this;
             case Event.Paid ignored -> this;
             case Event.NotPaid ignored -> this;
             case Event.Reminded ignored -> this;

@@ -69,6 +69,24 @@ public sealed interface Event {
     record NotPaid(String role, String field, String because) implements Event {}
 
     /**
+     * The person signed at a place; it counts when the turn is over.
+     *
+     * @param field the address of the field
+     * @param label of the field
+     * @param digest SHA-256, in hexadecimal, of the signature as it was given
+     */
+    record SignatureMade(String role, String field, String label, String digest) implements Event {}
+
+    /**
+     * A signature was taken back before the turn was over.
+     *
+     * @param field the address of the field
+     * @param label of the field
+     * @param because why, where it was not the person who did it; otherwise empty
+     */
+    record SignatureTakenBack(String role, String field, String label, String because) implements Event {}
+
+    /**
      * The person gave the answers and signatures that were asked for; the turn is over.
      *
      * @param answers how many answers are the role's and count

@@ -7,11 +7,11 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import loesscape.core.evaluation.Answers;
-import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Addresses;
+import loesscape.core.model.PlainLine;
 import loesscape.core.model.Role;
-import loesscape.core.model.Stage;
 import loesscape.core.signing.Party.Turn;
 import loesscape.core.wording.Reasons;
 
@@ -22,7 +22,7 @@ import loesscape.core.wording.Reasons;
 public final class Signing {
 
     private static final int LONGEST_REASON = 1_000;
-    private static final int LONGEST_NAME = 200;
+    private static final int LONGEST_ADDRESS = 254;
 
     private Signing() {}
 
@@ -54,11 +54,13 @@ public final class Signing {
     }
 
     private static void check(Person person, String title) {
-        if (person.name().isBlank() || person.name().length() > LONGEST_NAME) {
-            throw new NotNow(
-                    "“%s” needs the name of a person, with at most %d characters.".formatted(title, LONGEST_NAME));
+        if (person.name().isBlank()
+                || person.name().length() > PlainLine.LONGEST_NAME
+                || !PlainLine.isPlain(person.name())) {
+            throw new NotNow("“%s” needs the name of a person: one line of at most %d characters."
+                    .formatted(title, PlainLine.LONGEST_NAME));
         }
-        if (!person.address().matches("[^@\\s]{1,64}@[^@\\s]{1,190}")) {
+        if (person.address().length() > LONGEST_ADDRESS || !Addresses.isEmail(person.address())) {
             throw new NotNow("“%s” is no e-mail address for “%s”.".formatted(person.address(), title));
         }
     }
@@ -78,8 +80,7 @@ public final class Signing {
         for (List<Party> together : waiting.values()) {
             boolean anybody = false;
             for (Party party : together) {
-                Standing standing =
-                        document.compiled().standing(answers, new Context(today, Stage.FILLING, party.role()));
+                Standing standing = document.standing(party.role(), answers, today);
                 if (Boolean.FALSE.equals(standing.state().takesPart().get(party.role()))) {
                     events.add(new Event.Skipped(party.role(), because(document, party, standing)));
                 } else {

@@ -80,7 +80,7 @@ class FindingsTest {
                         "“Second” signs nothing: no signature is given to this role.",
                         "“Third” has nothing to do: no field is given to this role.",
                         "“Third” can never take part, so what it signs is never reached: the parts of its condition exclude each other.",
-                        "For “shown” it hangs on “Depth”, which “Second” answers at the same time; “First” will not see it that way.");
+                        "Whether “Sign” is shown hangs on “Depth”, which “Second” answers at the same time: what “First” gives here may not be asked for any more when all have signed. It stays in the document, marked as answered before.");
     }
 
     @Test

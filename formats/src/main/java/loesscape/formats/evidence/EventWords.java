@@ -25,6 +25,11 @@ public final class EventWords {
         return titles.getOrDefault(role, role);
     }
 
+    /** What an entry says, in a sentence. */
+    public String of(TrailEntry entry) {
+        return entry.event() == null ? "This entry cannot be read; it was changed, or damaged." : of(entry.event());
+    }
+
     /** One event in a sentence. */
     public String of(Event event) {
         return switch (event) {
@@ -35,6 +40,14 @@ public final class EventWords {
             case Event.Consented it -> "Agreed to sign electronically as %s.".formatted(title(it.role()));
             case Event.Paid it -> "Paid %s, reference %s.".formatted(it.amount(), it.reference());
             case Event.NotPaid it -> "A payment was not made: %s.".formatted(it.because());
+            case Event.SignatureMade it ->
+                "Signed “%s” as %s (SHA-256 %s).".formatted(it.label(), title(it.role()), it.digest());
+            case Event.SignatureTakenBack it ->
+                "The signature “%s” of %s was taken back%s."
+                        .formatted(
+                                it.label(),
+                                title(it.role()),
+                                it.because().isEmpty() ? "" : ", because " + it.because());
             case Event.Signed it -> signed(it);
             case Event.Declined it -> "Declined as %s: “%s”".formatted(title(it.role()), it.because());
             case Event.Delegated it ->

@@ -1,17 +1,17 @@
 package loesscape.formats.evidence;
 
-import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Objects;
 import loesscape.core.signing.Event;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonReader;
 import loesscape.formats.json.JsonWriter;
+import tools.jackson.databind.JsonNode;
 
 /**
  * The trail of a dispatch. Whoever changes, drops, adds or reorders an entry breaks the chain of hashes from there on; the
@@ -27,23 +27,30 @@ public record Trail(List<TrailEntry> entries) {
     /** Nothing happened yet. */
     public static final Trail EMPTY = new Trail(List.of());
 
+    private static final int FORMAT = 2;
+
     public Trail {
         entries = List.copyOf(entries);
     }
 
-    private record Hashed(int number, Instant at, String who, String from, Event event, String before) {}
+    private record StoredEntry(String text, String hash) {}
+
+    private record StoredTrail(int formatVersion, List<StoredEntry> entries) {}
+
+    private record FirstEntry(
+            int number, Instant at, String who, String from, Event event, String before, String hash) {}
 
     /** The trail with one more entry. */
     public Trail with(Instant at, String who, String from, Event event) {
         List<TrailEntry> longer = new ArrayList<>(entries);
-        longer.add(entry(entries.size() + 1, at, who, from, event, last()));
+        longer.add(next(at, who, from, event));
         return new Trail(longer);
     }
 
-    /** An entry behind another, whose hash it is given. */
-    public static TrailEntry entry(int number, Instant at, String who, String from, Event event, String before) {
-        Instant moment = at.truncatedTo(ChronoUnit.MILLIS);
-        return new TrailEntry(number, moment, who, from, event, before, hash(number, moment, who, from, event, before));
+    /** The entry that comes next. */
+    public TrailEntry next(Instant at, String who, String from, Event event) {
+        int number = entries.isEmpty() ? 1 : entries.getLast().number() + 1;
+        return TrailEntry.write(number, at, who, from, event, last());
     }
 
     /** The hash of the last entry. */
@@ -51,9 +58,13 @@ public record Trail(List<TrailEntry> entries) {
         return entries.isEmpty() ? START : entries.getLast().hash();
     }
 
-    /** The events, in their order. */
+    /** The events that can be read, in their order. */
     public List<Event> events() {
-        return entries.stream().map(TrailEntry::event).toList();
+        return entries.stream()
+                .map(TrailEntry::event)
+                .filter(Objects::nonNull)
+                .map(Event.class::cast)
+                .toList();
     }
 
     /** The number of the first entry that does not fit the one before it or its own hash; 0 where all of them do. */
@@ -61,27 +72,12 @@ public record Trail(List<TrailEntry> entries) {
         String before = START;
         for (int i = 0; i < entries.size(); i++) {
             TrailEntry entry = entries.get(i);
-            boolean fits = entry.number() == i + 1
-                    && entry.before().equals(before)
-                    && entry.hash()
-                            .equals(hash(
-                                    entry.number(),
-                                    entry.at(),
-                                    entry.who(),
-                                    entry.from(),
-                                    entry.event(),
-                                    entry.before()));
-            if (!fits) {
+            if (!entry.isWhole() || entry.number() != i + 1 || !entry.before().equals(before)) {
                 return i + 1;
             }
             before = entry.hash();
         }
         return 0;
-    }
-
-    private static String hash(int number, Instant at, String who, String from, Event event, String before) {
-        Hashed hashed = new Hashed(number, at, who, from, event, before);
-        return digest(Json.compact(JsonWriter.full(hashed, Hashed.class)).getBytes(StandardCharsets.UTF_8));
     }
 
     /** SHA-256 in hexadecimal. */
@@ -93,17 +89,34 @@ public record Trail(List<TrailEntry> entries) {
         }
     }
 
-    /** The trail as JSON. */
+    /** The trail as JSON: the texts of its entries as they were hashed, each with its hash. */
     public String json() {
-        return Json.pretty(JsonWriter.full(this, Trail.class));
+        List<StoredEntry> stored = entries.stream()
+                .map(entry -> new StoredEntry(entry.text(), entry.hash()))
+                .toList();
+        return Json.pretty(JsonWriter.full(new StoredTrail(FORMAT, stored), StoredTrail.class));
     }
 
     /**
-     * A trail from its JSON.
+     * A trail from its JSON, of this version or the first.
      *
      * @throws loesscape.formats.json.JsonProblem where it is none
      */
     public static Trail read(byte[] json) {
-        return JsonReader.read(Json.parse(json), Trail.class);
+        JsonNode tree = Json.parse(json);
+        List<TrailEntry> entries = new ArrayList<>();
+        if (tree.has("formatVersion")) {
+            for (StoredEntry entry : JsonReader.read(tree, StoredTrail.class).entries()) {
+                entries.add(TrailEntry.read(entry.text(), entry.hash()));
+            }
+            return new Trail(entries);
+        }
+        for (JsonNode node : tree.path("entries")) {
+            FirstEntry it = JsonReader.read(node, FirstEntry.class);
+            entries.add(TrailEntry.read(
+                    TrailEntry.firstText(it.number(), it.at(), it.who(), it.from(), node.get("event"), it.before()),
+                    it.hash()));
+        }
+        return new Trail(entries);
     }
 }

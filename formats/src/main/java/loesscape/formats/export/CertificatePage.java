@@ -77,7 +77,7 @@ final class CertificatePage {
         for (TrailEntry entry : evidence.trail().entries()) {
             sheet.space(5);
             sheet.keepTogether(TEXT.lineHeight() + 2 * SMALL.lineHeight());
-            sheet.text(words.of(entry.event()), TEXT, 0, PdfSheet.WIDTH);
+            sheet.text(words.of(entry), TEXT, 0, PdfSheet.WIDTH);
             String from = entry.from().isEmpty() ? "" : " · from " + entry.from();
             sheet.text(
                     "%d · %s · %s%s".formatted(entry.number(), WHEN.format(entry.at()), entry.who(), from),

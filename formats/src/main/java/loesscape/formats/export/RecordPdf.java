@@ -126,6 +126,7 @@ public final class RecordPdf {
             sheet.space(9);
             sheet.keepTogether(LABEL.lineHeight() + ANSWER.lineHeight());
             switch (line) {
+                case Line.Noted noted -> sheet.text(noted.text(), NOTHING, 0, PdfSheet.WIDTH);
                 case Line.Told told -> sheet.text(told.text(), NOTICE, 0, PdfSheet.WIDTH);
                 case Line.Answer answer -> {
                     sheet.text(answer.label(), LABEL, 0, PdfSheet.WIDTH);

@@ -14,6 +14,7 @@ import java.util.Map;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.Settled;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -107,7 +108,7 @@ class ExportsTest {
 
     private static RecordRow row(Map<String, String> typed) {
         return new RecordRow(
-                HEADING, TEMPLATE, CompiledTemplate.compile(TEMPLATE).evaluate(new Answers(typed)));
+                HEADING, TEMPLATE, CompiledTemplate.compile(TEMPLATE).evaluate(new Answers(typed)), Settled.NOTHING);
     }
 
     private static Template template(Item... items) {

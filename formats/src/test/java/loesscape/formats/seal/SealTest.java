@@ -122,9 +122,12 @@ class SealTest {
         List<TrailEntry> entries = new ArrayList<>(trail().entries());
         assertThat(trail().firstBroken()).isZero();
         TrailEntry second = entries.get(1);
-        entries.set(
-                1, new TrailEntry(2, second.at(), "somebody else", "", second.event(), second.before(), second.hash()));
+        entries.set(1, TrailEntry.read(second.text().replace("server", "somebody"), second.hash()));
         assertThat(new Trail(entries).firstBroken()).isEqualTo(2);
+        entries.set(1, TrailEntry.read("{", second.hash()));
+        assertThat(new Trail(entries).firstBroken())
+                .as("what cannot be read is broken, and nothing worse")
+                .isEqualTo(2);
         assertThat(new Trail(trail().entries().subList(1, 3)).firstBroken()).isEqualTo(1);
         assertThat(Trail.read(trail().json().getBytes(StandardCharsets.UTF_8))).isEqualTo(trail());
     }

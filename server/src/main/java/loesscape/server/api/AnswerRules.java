@@ -78,7 +78,7 @@ public class AnswerRules {
                 && !handedIn.stream().allMatch(file -> files.isKept(filling, file.id(), file.bytes(), file.name()))) {
             throw new Problems.Conflict("This file was not handed in here; choose it again.");
         }
-        if (field.kind() instanceof FieldKind.Signature || field.kind() instanceof FieldKind.Initials) {
+        if (field.kind().isSigned()) {
             checkSignature(typed);
         }
     }

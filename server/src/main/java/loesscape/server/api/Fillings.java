@@ -7,16 +7,14 @@ import java.util.List;
 import java.util.Map;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
-import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
-import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
-import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
-import loesscape.formats.export.RecordHeading;
+import loesscape.core.signing.FinishedDocument;
+import loesscape.core.signing.SignedDocument;
 import loesscape.formats.export.RecordPdf;
+import loesscape.formats.export.RecordRow;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
@@ -154,27 +152,18 @@ public class Fillings {
         if (!state.obstacles().isEmpty()) {
             return new Finished(null, state.obstacles());
         }
-        Answers answers = withSigningDays(release, state, filling);
-        Instant finished = fillings.finish(filling.id());
-        Answers counted = release.evaluate(answers, now()).counted(answers);
-        int number = records.add(target.template(), target.release(), filling.id(), finished, counted);
-        return new Finished(number, List.of());
-    }
-
-    /** Puts the day of signing where it is shown. */
-    private Answers withSigningDays(CompiledTemplate release, State state, Filling filling) {
+        SignedDocument document = SignedDocument.ofOne(release);
+        LocalDate today = LocalDate.now(clock);
         Answers answers = filling.answers();
-        for (Map.Entry<String, NodeState> entry : state.nodes().entrySet()) {
-            Field field = release.lexicon().field(RowNames.key(entry.getKey()));
-            if (field != null
-                    && field.kind() instanceof FieldKind.DateSigned
-                    && entry.getValue().shown()) {
-                String day = LocalDate.now(clock).toString();
-                fillings.keep(filling.id(), entry.getKey(), day);
-                answers = answers.with(entry.getKey(), day);
-            }
+        for (String address : document.signingDays("", state)) {
+            fillings.keep(filling.id(), address, today.toString());
+            answers = answers.with(address, today.toString());
         }
-        return answers;
+        FinishedDocument whole =
+                document.after(document.snapshot("", answers, today)).finish(answers, today);
+        Instant finished = fillings.finish(filling.id());
+        int number = records.add(target.template(), target.release(), filling.id(), finished, whole);
+        return new Finished(number, List.of());
     }
 
     @Transactional(readOnly = true)
@@ -184,11 +173,8 @@ public class Fillings {
                 .flatMap(filling -> records.ofFilling(filling.id()))
                 .orElseThrow(() -> new Problems.Missing("This is not finished yet, so there is no PDF."));
         CompiledTemplate release = release(target);
-        Content content =
-                Content.of(release.template(), release.evaluate(record.answers(), Records.finished(record, clock)));
-        byte[] bytes =
-                RecordPdf.write(content, new RecordHeading(record.number(), record.release(), record.finished()));
-        return new Pdf(bytes, record.number());
+        RecordRow row = Records.row(release, record, clock);
+        return new Pdf(RecordPdf.write(Records.content(row), row.heading()), record.number());
     }
 
     private static Filling open(Filling filling) {

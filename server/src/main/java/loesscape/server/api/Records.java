@@ -13,7 +13,6 @@ import java.util.stream.Collectors;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
-import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Value;
@@ -58,15 +57,17 @@ public class Records {
     }
 
     private RecordRow row(UUID template, Kept kept) {
-        CompiledTemplate release = releases.get(template, kept.release());
-        State state = release.evaluate(kept.answers(), finished(kept, clock));
-        return new RecordRow(
-                new RecordHeading(kept.number(), kept.release(), kept.finished()), release.template(), state);
+        return row(releases.get(template, kept.release()), kept, clock);
     }
 
-    /** What a record is looked at in: it is finished, and its day is the one on which that was. */
-    public static Context finished(Kept kept, Clock clock) {
-        return new Context(LocalDate.ofInstant(kept.finished(), clock.getZone()), Stage.FINISHED, "");
+    /** A record as it stands: it is finished, its day is the one on which that was, and what was settled then stays so. */
+    public static RecordRow row(CompiledTemplate release, Kept kept, Clock clock) {
+        LocalDate day = LocalDate.ofInstant(kept.finished(), clock.getZone());
+        return new RecordRow(
+                new RecordHeading(kept.number(), kept.release(), kept.finished()),
+                release.template(),
+                release.evaluate(kept.answers(), new Context(day, Stage.FINISHED, ""), kept.settled()),
+                kept.settled());
     }
 
     /** The fields of all releases, those of the newest first, each key once. */
@@ -86,8 +87,8 @@ public class Records {
     }
 
     /** What a record shows. */
-    static Content content(RecordRow row) {
-        return Content.of(row.template(), row.state());
+    public static Content content(RecordRow row) {
+        return Content.of(row.template(), row.state(), row.settled());
     }
 
     /** The answer of a record to a field, in words; empty where it was not asked or not answered. */

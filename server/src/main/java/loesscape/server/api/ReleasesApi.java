@@ -3,6 +3,12 @@ package loesscape.server.api;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.Findings;
+import loesscape.core.editing.Refusal;
+import loesscape.core.model.MayBeLeftOut;
+import loesscape.core.model.Template;
 import loesscape.server.security.Author;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
@@ -30,14 +36,24 @@ class ReleasesApi {
         this.releases = releases;
     }
 
-    /** A release in the list. */
-    public record ReleaseRow(int number, Instant released, String by, String notes, int links, int records) {}
+    /** A release in the list; {@code accepted} says why it was made although something was found, and may be empty. */
+    public record ReleaseRow(
+            int number, Instant released, String by, String notes, String accepted, int links, int records) {}
 
-    /** The releases of a template, the newest first, and whether its working copy has changed since. */
-    public record ReleaseList(String title, int revision, boolean changedSince, List<ReleaseRow> releases) {}
+    /**
+     * The releases of a template, the newest first, whether its working copy has changed since, and what was found in it
+     * that needs a reason to be released all the same.
+     */
+    public record ReleaseList(
+            String title, int revision, boolean changedSince, List<Finding> blocking, List<ReleaseRow> releases) {}
 
-    /** What to say about a new release; it is made of the revision its author has seen. */
-    public record NewRelease(int revision, String notes) {}
+    /**
+     * What to say about a new release; it is made of the revision its author has seen.
+     *
+     * @param accepted why it is made although something was found that blocks it; empty where nothing does
+     */
+    public record NewRelease(
+            int revision, String notes, @MayBeLeftOut String accepted) {}
 
     /** A new link: its path, told once. */
     public record NewLink(int release, String path) {}
@@ -52,9 +68,16 @@ class ReleasesApi {
                 copy.template().title(),
                 copy.revision(),
                 changed,
+                blocking(copy.template()),
                 releases.list(id).stream()
                         .map(row -> new ReleaseRow(
-                                row.number(), row.released(), row.by(), row.notes(), row.links(), row.records()))
+                                row.number(),
+                                row.released(),
+                                row.by(),
+                                row.notes(),
+                                row.accepted(),
+                                row.links(),
+                                row.records()))
                         .toList());
     }
 
@@ -68,11 +91,21 @@ class ReleasesApi {
             throw new Problems.Conflict("The document was changed in the meantime; look at it and release it then.");
         }
         String notes = wanted.notes().strip();
-        if (notes.length() > LONGEST_NOTES) {
-            throw new Problems.Conflict("The notes have more than %d characters.".formatted(LONGEST_NOTES));
+        String accepted = wanted.accepted().strip();
+        if (Math.max(notes.length(), accepted.length()) > LONGEST_NOTES) {
+            throw new Refusal("Notes and reasons have at most %d characters.".formatted(LONGEST_NOTES));
         }
-        int number = releases.add(copy, notes, author.id());
+        List<Finding> blocking = blocking(copy.template());
+        if (!blocking.isEmpty() && accepted.isEmpty()) {
+            throw new Refusal("Mend this first, or say why it is released all the same: "
+                    + blocking.stream().map(Finding::message).collect(Collectors.joining(" ")));
+        }
+        int number = releases.add(copy, notes, blocking.isEmpty() ? "" : accepted, author.id());
         return new NewLink(number, "/fill/" + releases.addLink(id, number));
+    }
+
+    private static List<Finding> blocking(Template template) {
+        return Findings.of(template).stream().filter(Finding::blocks).toList();
     }
 
     @PostMapping("/{number}/links")

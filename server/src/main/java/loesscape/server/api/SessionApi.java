@@ -3,6 +3,7 @@ package loesscape.server.api;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import loesscape.core.editing.Refusal;
+import loesscape.core.model.PlainLine;
 import loesscape.server.demo.DemoWorld;
 import loesscape.server.security.AccountRole;
 import loesscape.server.security.Author;
@@ -129,8 +130,8 @@ class SessionApi {
 
     /** Refuses names and passwords that are too short or too long. */
     static void checkCredentials(String name, String password) {
-        if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            throw new Refusal("Give a name of at most %d characters.".formatted(LONGEST_NAME));
+        if (name.isEmpty() || name.length() > LONGEST_NAME || !PlainLine.isPlain(name)) {
+            throw new Refusal("Give a name of one line, at most %d characters.".formatted(LONGEST_NAME));
         }
         if (password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
             throw new Refusal("A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD));

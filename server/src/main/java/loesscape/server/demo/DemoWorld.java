@@ -138,7 +138,7 @@ public class DemoWorld implements ApplicationRunner {
     }
 
     private void release(UUID template, long author, String notes, List<Map<String, String>> records) {
-        int number = releases.add(templates.lock(template).orElseThrow(), notes, author);
+        int number = releases.add(templates.lock(template).orElseThrow(), notes, "", author);
         String link = releases.addLink(template, number);
         for (Map<String, String> answers : records) {
             String secret = fillings.known(link, null);

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import loesscape.core.signing.Event;
 import loesscape.core.signing.NotNow;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
@@ -139,7 +140,8 @@ public class Dispatches {
     @Transactional
     public DispatchPage correct(UUID id, String role, Person to, Actor actor) {
         Kept kept = locked(id);
-        proceedings.happened(kept, actor, List.of(Signing.correct(kept.dispatch(), role, to)));
+        Event.Corrected corrected = Signing.correct(kept.dispatch(), role, to);
+        proceedings.happened(proceedings.passOn(kept, actor, role), actor, List.of(corrected));
         return find(id);
     }
 

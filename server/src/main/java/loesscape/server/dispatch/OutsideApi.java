@@ -61,7 +61,7 @@ class OutsideApi {
     public record Outside(List<OutsideLog.Setting> services, List<MailRow> mail, List<OutsideLog.Passed> passed) {}
 
     /** What is to be paid at the desk. */
-    public record AtDesk(String purpose, String amount, PaymentDesk.State state, String back) {}
+    public record AtDesk(String purpose, String amount, PaymentDesk.State state) {}
 
     /** How a payer ends a payment. */
     public record Ending(boolean approved) {}
@@ -107,7 +107,7 @@ class OutsideApi {
     @GetMapping("/api/desk/{token}")
     AtDesk due(@PathVariable String token) {
         PaymentDesk.Due due = find(token);
-        return new AtDesk(due.purpose(), due.amount(), due.state(), due.back());
+        return new AtDesk(due.purpose(), due.amount(), due.state());
     }
 
     @PostMapping("/api/desk/{token}")

@@ -70,9 +70,9 @@ class Payments {
      *
      * @param payer finds out who pays, and locks the dispatch
      */
-    String begin(Supplier<Payer> payer, String address, String back) {
+    String begin(Supplier<Payer> payer, String address) {
         Due due = Objects.requireNonNull(transactions.execute(status -> due(payer.get(), address)));
-        Optional<String> token = desk.begin(due.reference(), due.purpose(), due.amount(), back);
+        Optional<String> token = desk.begin(due.reference(), due.purpose(), due.amount());
         if (token.isEmpty() || !isWanted(due.reference(), token.get())) {
             throw new NotNow("What is to be paid has changed meanwhile; try again.");
         }

@@ -7,16 +7,15 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.TreeMap;
 import loesscape.core.evaluation.Answers;
-import loesscape.core.evaluation.CompiledTemplate;
-import loesscape.core.evaluation.Context;
-import loesscape.core.evaluation.State;
-import loesscape.core.model.Stage;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.FinishedDocument;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.signing.Signing;
+import loesscape.core.signing.Snapshot;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonWriter;
 import loesscape.server.api.ReleasedTemplates;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
@@ -66,12 +65,30 @@ class Proceedings {
 
     /** The document of a dispatch, as its signers go through it. */
     SignedDocument document(Kept kept) {
-        return SignedDocument.of(releases.get(kept.template(), kept.release()), kept.firstRole());
+        return SignedDocument.of(
+                releases.get(kept.template(), kept.release()), kept.firstRole(), dispatches.snapshots(kept.id()));
     }
 
-    /** What was answered so far. */
+    /** What was answered so far, of those whose turn has ended what they gave then. */
     Answers answers(Kept kept) {
-        return fillings.answers(kept.filling());
+        return document(kept).counting(fillings.answers(kept.filling()));
+    }
+
+    /** What happens to the signatures of a role whose turn passes to somebody else: they are taken back. */
+    Kept passOn(Kept kept, Actor actor, String role) {
+        return happened(kept, actor, document(kept).passedOn(role, fillings.answers(kept.filling())));
+    }
+
+    /** SHA-256 of a text, in hexadecimal. */
+    static String digest(String text) {
+        return Trail.digest(text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Keeps what a role gives with the end of its turn, and tells the hash of it. */
+    String keepSnapshot(Kept kept, Snapshot snapshot) {
+        String text = Json.compact(JsonWriter.full(snapshot, Snapshot.class));
+        dispatches.keepSnapshot(kept.id(), snapshot.role(), text);
+        return digest(text);
     }
 
     LocalDate today() {
@@ -97,13 +114,10 @@ class Proceedings {
 
     private Kept finish(Kept kept) {
         templates.lock(kept.template());
-        Answers answers = answers(kept);
-        CompiledTemplate release = releases.get(kept.template(), kept.release());
-        State state = release.evaluate(answers, new Context(today(), Stage.FINISHED, ""));
-        Answers counted = state.counted(answers);
+        FinishedDocument whole = document(kept).finish(answers(kept), today());
         Instant finished = fillings.finish(kept.filling());
-        int record = records.add(kept.template(), kept.release(), kept.filling(), finished, counted);
-        Kept after = happened(kept, Actor.SERVER, List.of(new Event.Finished(record, digest(counted))));
+        int record = records.add(kept.template(), kept.release(), kept.filling(), finished, whole);
+        Kept after = happened(kept, Actor.SERVER, List.of(new Event.Finished(record, digest(whole.answers()))));
         dispatches.finished(kept.id(), record);
         return after;
     }
@@ -112,7 +126,7 @@ class Proceedings {
     static String digest(Answers answers) {
         ObjectNode object = JsonNodeFactory.instance.objectNode();
         new TreeMap<>(answers.typed()).forEach(object::put);
-        return Trail.digest(Json.compact(object).getBytes(StandardCharsets.UTF_8));
+        return digest(Json.compact(object));
     }
 
     private void follow(Kept kept, Event event) {
@@ -130,6 +144,8 @@ class Proceedings {
             case Event.Withdrawn ignored -> ended(kept, "The sender took it back.", "withdrawn");
             case Event.Finished it -> webhooks.tell(kept, "finished", it.record());
             case Event.Sent ignored -> {}
+            case Event.SignatureMade ignored -> {}
+            case Event.SignatureTakenBack it -> fillings.keep(kept.filling(), it.field(), "");
             case Event.Skipped ignored -> {}
             case Event.Opened ignored -> {}
             case Event.Consented ignored -> {}

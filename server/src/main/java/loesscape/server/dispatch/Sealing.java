@@ -5,12 +5,11 @@ import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
 import loesscape.core.evaluation.CompiledTemplate;
-import loesscape.core.evaluation.Content;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.export.Evidence;
-import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
+import loesscape.formats.export.RecordRow;
 import loesscape.server.api.Records;
 import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.outside.OutsideFailed;
@@ -82,11 +81,10 @@ class Sealing {
         RecordStore.Kept record = records.find(kept.template(), Objects.requireNonNull(kept.record()))
                 .orElseThrow();
         CompiledTemplate release = proceedings.document(kept).compiled();
-        Content content =
-                Content.of(release.template(), release.evaluate(record.answers(), Records.finished(record, clock)));
+        RecordRow row = Records.row(release, record, clock);
         return RecordPdf.write(
-                content,
-                new RecordHeading(record.number(), record.release(), record.finished()),
+                Records.content(row),
+                row.heading(),
                 new Evidence(id.toString(), organisations.find().name(), dispatches.trail(id)));
     }
 }

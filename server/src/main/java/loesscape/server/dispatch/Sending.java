@@ -14,7 +14,6 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
 import loesscape.core.model.Role;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
@@ -182,6 +181,11 @@ public class Sending {
             if (field == null) {
                 throw new Refusal("There is no field “%s” to be answered beforehand.".formatted(address));
             }
+            if (field.kind().isSigned() || field.kind().isGiven()) {
+                throw new Refusal(
+                        "“%s” (%s) cannot be given beforehand: nobody signs or pays for somebody else. Take it out."
+                                .formatted(field.name(), address));
+            }
             rules.check(compiled, state, kept.filling(), address, typed);
             if (state.nodes().get(address) instanceof NodeState.FieldState it && it.problem() != null) {
                 throw new Refusal("“%s” for “%s”: %s".formatted(typed, field.name(), it.problem()));
@@ -235,8 +239,7 @@ public class Sending {
                 roles(compiled.template()),
                 compiled.template().fields().stream()
                         .filter(field -> field.isTyped()
-                                && !(field.kind() instanceof FieldKind.Signature)
-                                && !(field.kind() instanceof FieldKind.Initials)
+                                && !field.kind().isSigned()
                                 && compiled.lexicon().rowsAround(field.key()) == null)
                         .map(field -> new FieldToFill(field.key(), field.name()))
                         .toList());

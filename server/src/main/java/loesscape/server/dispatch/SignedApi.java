@@ -97,7 +97,7 @@ class SignedApi {
         EventWords words = new EventWords(trail.events());
         return trail.entries().stream()
                 .map(entry -> new TrailLine(
-                        entry.number(), entry.at(), entry.who(), entry.from(), words.of(entry.event()), entry.hash()))
+                        entry.number(), entry.at(), entry.who(), entry.from(), words.of(entry), entry.hash()))
                 .toList();
     }
 }

@@ -169,9 +169,9 @@ public class Turns {
 
     @Transactional
     public AnswerKept answer(String link, String from, String address, String typed) {
-        fillings.lock(follow(link, from).kept().filling());
-        // Once more, now that nobody else can sign: what was signed is never changed.
-        Followed followed = follow(link, from);
+        // Locked, so that nobody signs meanwhile: what was signed is never changed.
+        Followed followed = locked(link, from);
+        fillings.lock(followed.kept().filling());
         Kept kept = followed.kept();
         SignedDocument document = proceedings.document(kept);
         if (!Signing.acting(kept.dispatch(), followed.role()).hasConsented()) {
@@ -183,7 +183,12 @@ public class Turns {
         Answers answers = proceedings.answers(kept);
         State before = document.state(followed.role(), answers, proceedings.today());
         rules.check(document.compiled(), before, kept.filling(), address, typed);
+        document.checkRows(followed.role(), address, typed, answers, proceedings.today());
         fillings.keep(kept.filling(), address, typed);
+        proceedings.happened(
+                kept,
+                followed.actor(),
+                document.answered(followed.role(), address, answers.of(address), typed, Proceedings::digest));
         State after = document.state(followed.role(), answers.with(address, typed), proceedings.today());
         return new AnswerKept(
                 clock.instant(),
@@ -242,14 +247,13 @@ public class Turns {
             fillings.keep(kept.filling(), address, day);
             answers = answers.with(address, day);
         }
-        State signed = document.state(role, answers, proceedings.today());
         Event.Signed event = Signing.sign(
                 document,
                 kept.dispatch(),
                 role,
                 answers,
                 proceedings.today(),
-                Proceedings.digest(signed.counted(answers)));
+                proceedings.keepSnapshot(kept, document.snapshot(role, answers, proceedings.today())));
         proceedings.proceed(proceedings.happened(kept, followed.actor(), List.of(event)));
         return new TurnEnded(true, List.of());
     }
@@ -266,10 +270,11 @@ public class Turns {
     @Transactional
     public void delegate(String link, String from, Person to, String because) {
         Followed followed = locked(link, from);
+        Event.Delegated delegated = Signing.delegate(followed.kept().dispatch(), followed.role(), to, because);
         proceedings.happened(
-                followed.kept(),
+                proceedings.passOn(followed.kept(), followed.actor(), followed.role()),
                 followed.actor(),
-                List.of(Signing.delegate(followed.kept().dispatch(), followed.role(), to, because)));
+                List.of(delegated));
     }
 
     /** Begins a payment and tells the path of the desk's page. The desk may be slow, and nobody waits for it but the payer. */
@@ -281,8 +286,7 @@ public class Turns {
                             Signing.acting(followed.kept().dispatch(), followed.role());
                             return new Payments.Payer(followed.kept(), followed.role());
                         },
-                        address,
-                        "/sign/" + link);
+                        address);
     }
 
     /** The sealed document behind a link to it. */

@@ -21,7 +21,6 @@ import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.CompiledTemplate;
-import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.export.RecordsJson;
 import loesscape.formats.json.Json;
@@ -154,10 +153,7 @@ class Webhooks {
             body.put("record", record);
             RecordStore.Kept answers = records.find(kept.template(), record).orElseThrow();
             CompiledTemplate release = releases.get(kept.template(), kept.release());
-            RecordRow row = new RecordRow(
-                    new RecordHeading(record, kept.release(), answers.finished()),
-                    release.template(),
-                    release.evaluate(answers.answers(), Records.finished(answers, clock)));
+            RecordRow row = Records.row(release, answers, clock);
             body.set(
                     "answers",
                     Json.parse(RecordsJson.write(List.of(row))).get(0).get("answers"));

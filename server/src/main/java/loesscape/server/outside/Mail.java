@@ -8,6 +8,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import loesscape.server.store.Backoff;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -15,11 +16,15 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class Mail {
 
+    /** What is kept of the way a link leads once its message is delivered: in the demo, whose mailbox this is, all. */
+    private final String afterDelivery;
+
     private final JdbcClient database;
     private final OutsideLog log;
     private final Clock clock;
 
-    Mail(JdbcClient database, OutsideLog log, Clock clock) {
+    Mail(JdbcClient database, OutsideLog log, Clock clock, @Value("${loesscape.demo:false}") boolean demo) {
+        this.afterDelivery = demo ? "path" : "''";
         this.database = database;
         this.log = log;
         this.clock = clock;
@@ -61,7 +66,9 @@ public class Mail {
             String what = "“%s” to %s".formatted(message.subject(), message.address());
             try {
                 log.ask(OutsideService.MAIL, what);
-                database.sql("UPDATE outside_mail SET delivered = ?, next_try = NULL, tries = tries + 1 WHERE id = ?")
+                database.sql(
+                                "UPDATE outside_mail SET delivered = ?, next_try = NULL, tries = tries + 1, path = %s WHERE id = ?"
+                                        .formatted(afterDelivery))
                         .params(OffsetDateTime.now(clock), message.id())
                         .update();
                 log.passed(OutsideService.MAIL, what, false);
@@ -73,9 +80,11 @@ public class Mail {
         }
     }
 
-    /** The last messages, the newest first. */
+    /** The last messages, the newest first, with the ways their links lead in the demo only. */
     public List<Message> list(int most) {
-        return database.sql("SELECT * FROM outside_mail ORDER BY id DESC LIMIT ?")
+        return database.sql(
+                        "SELECT id, made, name, address, subject, body, %s AS path, tries, delivered FROM outside_mail ORDER BY id DESC LIMIT ?"
+                                .formatted(afterDelivery))
                 .param(most)
                 .query(Mail::message)
                 .list();

@@ -48,9 +48,8 @@ public class PaymentDesk {
      * @param reference by which whoever asked for the payment knows it
      * @param purpose what it is for
      * @param amount with its currency, in words
-     * @param back where the payer goes afterwards, on this server
      */
-    public record Due(String token, String reference, String purpose, String amount, State state, String back) {}
+    public record Due(String token, String reference, String purpose, String amount, State state) {}
 
     /**
      * Begins a payment and tells the token of the page where it is made: the same one for the same reference, as long as
@@ -58,7 +57,7 @@ public class PaymentDesk {
      *
      * @throws OutsideFailed where the desk does not answer
      */
-    public Optional<String> begin(String reference, String purpose, String amount, String back) {
+    public Optional<String> begin(String reference, String purpose, String amount) {
         log.ask(OutsideService.PAYMENTS, "%s for %s".formatted(amount, purpose));
         Optional<Due> open = of(reference);
         if (open.isPresent()) {
@@ -67,10 +66,10 @@ public class PaymentDesk {
         String token = Secrets.make();
         try {
             database.sql("""
-                            INSERT INTO outside_payment (token, reference, purpose, amount, state, back, made)
-                            VALUES (?, ?, ?, ?, 'OPEN', ?, ?)
+                            INSERT INTO outside_payment (token, reference, purpose, amount, state, made)
+                            VALUES (?, ?, ?, ?, 'OPEN', ?)
                             """)
-                    .params(token, reference, purpose, amount, back, OffsetDateTime.now(clock))
+                    .params(token, reference, purpose, amount, OffsetDateTime.now(clock))
                     .update();
         } catch (DuplicateKeyException e) {
             return of(reference).map(Due::token);
@@ -81,8 +80,7 @@ public class PaymentDesk {
 
     /** What is to be paid on the page of a token. */
     public Optional<Due> find(String token) {
-        return database.sql(
-                        "SELECT token, reference, purpose, amount, state, back FROM outside_payment WHERE token = ?")
+        return database.sql("SELECT token, reference, purpose, amount, state FROM outside_payment WHERE token = ?")
                 .param(token)
                 .query(PaymentDesk::due)
                 .optional();
@@ -91,7 +89,7 @@ public class PaymentDesk {
     /** What is still open to be paid under a reference. */
     public Optional<Due> of(String reference) {
         return database.sql("""
-                        SELECT token, reference, purpose, amount, state, back FROM outside_payment
+                        SELECT token, reference, purpose, amount, state FROM outside_payment
                         WHERE reference = ? AND state = 'OPEN'
                         """).param(reference).query(PaymentDesk::due).optional();
     }
@@ -102,8 +100,7 @@ public class PaymentDesk {
                 row.getString("reference"),
                 row.getString("purpose"),
                 row.getString("amount"),
-                State.valueOf(row.getString("state")),
-                row.getString("back"));
+                State.valueOf(row.getString("state")));
     }
 
     /** Ends a payment, once; tells whether it was open until now. */
@@ -124,7 +121,7 @@ public class PaymentDesk {
     /** The payments that were open for too long. */
     public List<Due> late() {
         return database.sql("""
-                        SELECT token, reference, purpose, amount, state, back FROM outside_payment
+                        SELECT token, reference, purpose, amount, state FROM outside_payment
                         WHERE state = 'OPEN' AND made < ?
                         """)
                 .param(OffsetDateTime.now(clock).minus(OPEN_FOR))

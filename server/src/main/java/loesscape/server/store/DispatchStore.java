@@ -9,6 +9,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -18,11 +19,11 @@ import loesscape.core.signing.Dispatch;
 import loesscape.core.signing.Event;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
+import loesscape.core.signing.Snapshot;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonReader;
-import loesscape.formats.json.JsonWriter;
 import loesscape.server.security.Secrets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -259,26 +260,17 @@ public class DispatchStore {
     }
 
     private void append(UUID id, Actor actor, Event event) {
-        Trail last = database.sql("SELECT * FROM trail WHERE dispatch_id = ? ORDER BY number DESC LIMIT 1")
+        Trail last = new Trail(database.sql("SELECT * FROM trail WHERE dispatch_id = ? ORDER BY number DESC LIMIT 1")
                 .param(id)
                 .query(DispatchStore::entry)
-                .optional()
-                .map(entry -> new Trail(List.of(entry)))
-                .orElse(Trail.EMPTY);
-        int number = last.entries().isEmpty() ? 1 : last.entries().getLast().number() + 1;
-        TrailEntry entry = Trail.entry(number, clock.instant(), actor.who(), actor.from(), event, last.last());
-        database.sql("""
-                        INSERT INTO trail (dispatch_id, number, at, who, origin, event, before, hash)
-                        VALUES (?, ?, ?, ?, ?, ?, ?, ?)
-                        """)
+                .list());
+        TrailEntry entry = last.next(clock.instant(), actor.who(), actor.from(), event);
+        database.sql("INSERT INTO trail (dispatch_id, number, at, text, hash) VALUES (?, ?, ?, ?, ?)")
                 .params(
                         id,
-                        number,
+                        entry.number(),
                         OffsetDateTime.ofInstant(entry.at(), ZoneOffset.UTC),
-                        entry.who(),
-                        entry.from(),
-                        Json.compact(JsonWriter.full(entry.event(), Event.class)),
-                        entry.before(),
+                        entry.text(),
                         entry.hash())
                 .update();
     }
@@ -326,15 +318,45 @@ public class DispatchStore {
                 .list());
     }
 
+    /** Of what the first version kept, which was the parts of an entry, the text is put together as it was hashed then. */
     private static TrailEntry entry(ResultSet row, int n) throws SQLException {
-        return new TrailEntry(
-                row.getInt("number"),
-                row.getObject("at", OffsetDateTime.class).toInstant(),
-                row.getString("who"),
-                row.getString("origin"),
-                JsonReader.read(Json.parse(row.getString("event")), Event.class),
-                row.getString("before"),
-                row.getString("hash"));
+        String text = row.getString("text");
+        if (text == null) {
+            text = TrailEntry.firstText(
+                    row.getInt("number"),
+                    row.getObject("at", OffsetDateTime.class).toInstant(),
+                    row.getString("who"),
+                    row.getString("origin"),
+                    Json.parse(row.getString("event")),
+                    row.getString("before"));
+        }
+        return TrailEntry.read(text, row.getString("hash"));
+    }
+
+    /** Keeps what a role gave, as the text whose hash the trail names, behind those of the turns before. */
+    public void keepSnapshot(UUID id, String role, String text) {
+        database.sql("""
+                        INSERT INTO turn_snapshot (dispatch_id, role, place, content)
+                        VALUES (?, ?, (SELECT count(*) FROM turn_snapshot WHERE dispatch_id = ?), ?)
+                        """).params(id, role, id, text).update();
+    }
+
+    /** The texts of what was given in the turns that have ended, in their order, by role. */
+    public Map<String, String> snapshotTexts(UUID id) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        database.sql("SELECT role, content FROM turn_snapshot WHERE dispatch_id = ? ORDER BY place")
+                .param(id)
+                .query(row -> {
+                    texts.put(row.getString("role"), row.getString("content"));
+                });
+        return texts;
+    }
+
+    /** What was given in the turns that have ended, in their order. */
+    public List<Snapshot> snapshots(UUID id) {
+        return snapshotTexts(id).values().stream()
+                .map(text -> JsonReader.read(Json.parse(text), Snapshot.class))
+                .toList();
     }
 
     /** Makes a link for a person and tells its secret, which is kept nowhere; earlier links of that purpose end. */

@@ -9,6 +9,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.Settled;
+import loesscape.core.signing.FinishedDocument;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonReader;
+import loesscape.formats.json.JsonWriter;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -16,7 +21,7 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class RecordStore {
 
-    private static final String COLUMNS = "SELECT number, release, finished, answers FROM record ";
+    private static final String COLUMNS = "SELECT number, release, finished, answers, settled FROM record ";
 
     private final JdbcClient database;
 
@@ -24,18 +29,18 @@ public class RecordStore {
         this.database = database;
     }
 
-    /** A finished filling: the answers that counted. */
-    public record Kept(int number, int release, Instant finished, Answers answers) {}
+    /** A finished filling: the answers that counted, and what stands as it stood when they were given. */
+    public record Kept(int number, int release, Instant finished, Answers answers, Settled settled) {}
 
     /** Keeps a record under the next number; its caller holds the template's lock, so that numbers have no gaps. */
-    public int add(UUID template, int release, long filling, Instant finished, Answers counted) {
+    public int add(UUID template, int release, long filling, Instant finished, FinishedDocument document) {
         int number = database.sql("SELECT coalesce(max(number), 0) + 1 FROM record WHERE template_id = ?")
                 .param(template)
                 .query(Integer.class)
                 .single();
         database.sql("""
-                        INSERT INTO record (template_id, number, release, filling_id, finished, answers)
-                        VALUES (?, ?, ?, ?, ?, ?)
+                        INSERT INTO record (template_id, number, release, filling_id, finished, answers, settled)
+                        VALUES (?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         template,
@@ -43,7 +48,8 @@ public class RecordStore {
                         release,
                         filling,
                         OffsetDateTime.ofInstant(finished, ZoneOffset.UTC),
-                        AnswersColumn.write(counted))
+                        AnswersColumn.write(document.answers()),
+                        Json.compact(JsonWriter.full(document.settled(), Settled.class)))
                 .update();
         return number;
     }
@@ -77,6 +83,7 @@ public class RecordStore {
                 row.getInt("number"),
                 row.getInt("release"),
                 row.getObject("finished", OffsetDateTime.class).toInstant(),
-                AnswersColumn.read(row.getString("answers")));
+                AnswersColumn.read(row.getString("answers")),
+                JsonReader.read(Json.parse(row.getString("settled")), Settled.class));
     }
 }

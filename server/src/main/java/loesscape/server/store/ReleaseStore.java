@@ -26,7 +26,8 @@ public class ReleaseStore {
     }
 
     /** A release in the list of a template's releases. */
-    public record Listed(int number, Instant released, String by, String notes, int links, int records) {}
+    public record Listed(
+            int number, Instant released, String by, String notes, String accepted, int links, int records) {}
 
     /** Where a link leads. */
     public record Target(UUID template, int release) {}
@@ -34,7 +35,7 @@ public class ReleaseStore {
     /** The releases of a template, the newest first. */
     public List<Listed> list(UUID template) {
         return database.sql("""
-                        SELECT r.number, r.released, a.name, r.notes,
+                        SELECT r.number, r.released, a.name, r.notes, r.accepted,
                                (SELECT count(*) FROM link l WHERE l.template_id = r.template_id AND l.release = r.number)
                                  AS links,
                                (SELECT count(*) FROM record c WHERE c.template_id = r.template_id AND c.release = r.number)
@@ -49,21 +50,26 @@ public class ReleaseStore {
                         row.getObject("released", OffsetDateTime.class).toInstant(),
                         row.getString("name"),
                         row.getString("notes"),
+                        row.getString("accepted"),
                         row.getInt("links"),
                         row.getInt("records")))
                 .list();
     }
 
-    /** Makes the next release of a working copy that its caller has locked. */
+    /**
+     * Makes the next release of a working copy that its caller has locked.
+     *
+     * @param accepted why it is made although something was found that should keep it from being made; may be empty
+     */
     @Transactional
-    public int add(TemplateStore.WorkingCopy copy, String notes, long account) {
+    public int add(TemplateStore.WorkingCopy copy, String notes, String accepted, long account) {
         int number = database.sql("SELECT coalesce(max(number), 0) + 1 FROM release WHERE template_id = ?")
                 .param(copy.id())
                 .query(Integer.class)
                 .single();
         database.sql("""
-                        INSERT INTO release (template_id, number, revision, document, notes, account_id, released)
-                        VALUES (?, ?, ?, ?, ?, ?, ?)
+                        INSERT INTO release (template_id, number, revision, document, notes, accepted, account_id, released)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         copy.id(),
@@ -71,6 +77,7 @@ public class ReleaseStore {
                         copy.revision(),
                         TemplateFile.write(copy.template()),
                         notes,
+                        accepted,
                         account,
                         OffsetDateTime.now(clock))
                 .update();

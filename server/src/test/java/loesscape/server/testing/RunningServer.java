@@ -2,6 +2,7 @@ package loesscape.server.testing;
 
 import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.http.HttpRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,6 +14,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import java.util.zip.GZIPInputStream;
 import javax.sql.DataSource;
 import loesscape.server.Loesscape;
 import loesscape.server.clock.ServerClock;
@@ -31,6 +33,7 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     private final boolean demo;
     private final SettableClock clock = new SettableClock();
     private final Set<HttpRequest> succeeded = ConcurrentHashMap.newKeySet();
+    private @Nullable String old;
     private @Nullable Path data;
     private @Nullable ConfigurableApplicationContext application;
 
@@ -43,6 +46,13 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
         return new RunningServer(true);
     }
 
+    /** With data that an earlier version left: a database, packed with gzip, among the resources of the tests. */
+    public static RunningServer withOldData(String resource) {
+        RunningServer server = new RunningServer(true);
+        server.old = resource;
+        return server;
+    }
+
     /** With nothing in it, as at the first start. */
     public static RunningServer empty() {
         return new RunningServer(false);
@@ -51,6 +61,12 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     @Override
     public void beforeAll(ExtensionContext context) throws IOException {
         data = Files.createTempDirectory("loesscape");
+        if (old != null) {
+            try (InputStream packed = Objects.requireNonNull(RunningServer.class.getResourceAsStream(old), old);
+                    InputStream database = new GZIPInputStream(packed)) {
+                Files.copy(database, data.resolve("loesscape.mv.db"));
+            }
+        }
         start();
     }
 

@@ -42,7 +42,7 @@ public final class Sent {
                 .json()
                 .get("id")
                 .stringValue();
-        author.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\"}")
+        author.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\",\"accepted\":\"Tried\"}")
                 .ok();
         return in(server, author, id);
     }
