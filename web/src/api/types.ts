@@ -322,6 +322,8 @@ export type DispatchPage = {
   message: string;
   because: string;
   mayDelegate: boolean;
+  broken: string;
+  notSealed: string;
   trail: TrailLine[];
 };
 

@@ -109,6 +109,22 @@
         <button class="button" onclick={() => (withdrawing = true)}>Take it back …</button>
       {/if}
     </header>
+    {#if page.broken}
+      <p class="rounded-xl border border-clay bg-clay-tint px-5 py-3 font-semibold text-clay" role="alert">
+        This does not hold together: {page.broken}
+      </p>
+    {/if}
+    {#if page.notSealed}
+      <div class="rounded-xl border border-clay bg-clay-tint px-5 py-3" role="alert">
+        <p class="font-semibold text-clay">The finished document cannot be sealed: {page.notSealed}</p>
+        {#if maySend}
+          <button
+            class="button mt-2"
+            onclick={() => ask(() => request("POST", `${base}/seal`), "It is tried again.")}>Try again</button
+          >
+        {/if}
+      </div>
+    {/if}
     {#if page.because}<p class="rounded-xl border bg-paper px-5 py-3">Because: “{page.because}”</p>{/if}
     {#if withdrawing}
       <form class="rounded-xl border bg-paper px-5 py-4" onsubmit={withdraw}>
@@ -188,11 +204,11 @@
       <h2 id="trail" class="font-semibold">Trail</h2>
       <p class="soft">Each entry carries a hash over itself and the one before it.</p>
       <ol class="mt-2 border-s-2 border-straw-line ps-5">
-        {#each page.trail as line (line.number)}
+        {#each page.trail as line, i (i)}
           <li class="mt-3">
             <p>{line.words}</p>
             <p class="soft text-[12px]">
-              {line.number} · {dayAndTime(line.at)} · {line.who}{#if line.from}, from {line.from}{/if} ·
+              {i + 1} · {dayAndTime(line.at)} · {line.who}{#if line.from}, from {line.from}{/if} ·
               <span class="key" title={line.hash}>{line.hash.slice(0, 12)}…</span>
             </p>
           </li>

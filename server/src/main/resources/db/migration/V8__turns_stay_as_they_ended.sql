@@ -23,3 +23,6 @@ ALTER TABLE trail ALTER COLUMN who DROP NOT NULL;
 ALTER TABLE trail ALTER COLUMN origin DROP NOT NULL;
 ALTER TABLE trail ALTER COLUMN event DROP NOT NULL;
 ALTER TABLE trail ALTER COLUMN before DROP NOT NULL;
+
+-- Why the finished document cannot be sealed, for its sender; empty where nothing is in the way.
+ALTER TABLE dispatch ADD COLUMN seal_problem VARCHAR(1000) DEFAULT '' NOT NULL;

@@ -85,6 +85,11 @@ public record TrailEntry(
         return Trail.digest(text.getBytes(StandardCharsets.UTF_8));
     }
 
+    /** Whether the first version wrote it, whose turns named other hashes than those of what was given. */
+    public boolean isOfFirstForm() {
+        return !text.startsWith("{\"formatVersion\"");
+    }
+
     /** Whether it can be read and has the hash it says. */
     boolean isWhole() {
         return event != null && hash(text).equals(hash);

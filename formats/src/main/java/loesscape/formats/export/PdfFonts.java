@@ -1,107 +1,80 @@
 package loesscape.formats.export;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
-import org.apache.fontbox.ttf.TTFParser;
+import java.util.Map;
 import org.apache.fontbox.ttf.TrueTypeFont;
-import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
-import org.jspecify.annotations.Nullable;
 
 /**
- * The embedded fonts of one PDF. Text is set in Instrument Sans; characters it lacks come from Noto Sans, loaded only
- * when needed; what neither has is drawn as an open box, so that a reader sees that something stands there.
+ * The embedded fonts of one PDF. Text is set in Instrument Sans; characters it lacks come from parts of Noto, loaded only
+ * when needed; for what none of them has, U+FFFD is drawn, so that a reader sees that something stands there.
  */
 final class PdfFonts {
 
-    private static final String MISSING = "\u25A1";
-
     private final PDDocument document;
-    private final PDFont regular;
-    private final PDFont bold;
-    private @Nullable PDFont fallback;
+    private final Map<ShippedFont, PDFont> loaded = new EnumMap<>(ShippedFont.class);
+    private final Map<Integer, Float> widths = new HashMap<>();
+    private final Map<Integer, Float> boldWidths = new HashMap<>();
 
-    PdfFonts(PDDocument document) throws IOException {
+    PdfFonts(PDDocument document) {
         this.document = document;
-        this.regular = load("InstrumentSans-Regular");
-        this.bold = load("InstrumentSans-SemiBold");
     }
 
-    private PDFont load(String name) throws IOException {
-        try (InputStream file = PdfFonts.class.getResourceAsStream("fonts/" + name + ".ttf")) {
-            if (file == null) {
-                throw new IOException("The font " + name + " does not come with the application");
-            }
-            TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(file));
-            // Ligatures have no letters of their own behind them: “finished” would be found and copied as “nished”.
-            font.setEnableGsub(false);
-            document.registerTrueTypeFontForClosing(font);
-            return PDType0Font.load(document, font, true);
+    private PDFont load(ShippedFont font) throws IOException {
+        PDFont known = loaded.get(font);
+        if (known == null) {
+            TrueTypeFont read = font.read();
+            document.registerTrueTypeFontForClosing(read);
+            known = PDType0Font.load(document, read, true);
+            loaded.put(font, known);
         }
+        return known;
     }
 
     /** A piece of text that one font can draw. */
-    record Run(PDFont font, String text) {
+    record Run(PDFont font, String text) {}
 
-        float width(float size) {
-            try {
-                return font.getStringWidth(text) / 1000 * size;
-            } catch (IOException e) {
-                throw new java.io.UncheckedIOException(e);
+    /** How wide a character is at a size of 1. */
+    float width(int character, boolean isBold) throws IOException {
+        Map<Integer, Float> known = isBold ? boldWidths : widths;
+        Float width = known.get(character);
+        if (width == null) {
+            float found = 0;
+            for (Run run : runs(Character.toString(character), isBold)) {
+                found += run.font().getStringWidth(run.text()) / 1000;
             }
+            known.put(character, found);
+            return found;
         }
+        return width;
     }
 
     /** Text as runs, each drawable with its font. */
     List<Run> runs(String text, boolean isBold) throws IOException {
         List<Run> runs = new ArrayList<>();
         StringBuilder piece = new StringBuilder();
-        PDFont current = isBold ? bold : regular;
-        for (int codePoint : text.codePoints().toArray()) {
-            String character = Character.toString(codePoint);
-            PDFont font = fontFor(character, isBold ? bold : regular);
-            if (font == null) {
-                character = MISSING;
-                font = fontFor(MISSING, isBold ? bold : regular);
-            }
-            if (font == null) {
-                continue;
-            }
-            if (!font.equals(current) && !piece.isEmpty()) {
-                runs.add(new Run(current, piece.toString()));
+        ShippedFont first = isBold ? ShippedFont.BOLD : ShippedFont.REGULAR;
+        ShippedFont current = first;
+        for (int character : text.codePoints().toArray()) {
+            ShippedFont font = ShippedFont.of(character, first);
+            int drawn = font == null ? ShippedFont.REPLACEMENT : character;
+            ShippedFont with = font == null ? ShippedFont.LETTERS : font;
+            if (with != current && !piece.isEmpty()) {
+                runs.add(new Run(load(current), piece.toString()));
                 piece.setLength(0);
             }
-            current = font;
-            piece.append(character);
+            current = with;
+            piece.appendCodePoint(drawn);
         }
         if (!piece.isEmpty()) {
-            runs.add(new Run(current, piece.toString()));
+            runs.add(new Run(load(current), piece.toString()));
         }
         return runs;
-    }
-
-    private @Nullable PDFont fontFor(String character, PDFont first) throws IOException {
-        if (draws(first, character)) {
-            return first;
-        }
-        PDFont second = fallback;
-        if (second == null) {
-            second = load("NotoSans-Regular");
-            fallback = second;
-        }
-        return draws(second, character) ? second : null;
-    }
-
-    private static boolean draws(PDFont font, String character) throws IOException {
-        try {
-            font.encode(character);
-            return true;
-        } catch (IllegalArgumentException e) {
-            return false;
-        }
     }
 }

@@ -52,51 +52,58 @@ final class PdfSheet implements AutoCloseable {
         }
     }
 
-    /** The lines of a text at a width; a word wider than that is broken. */
+    /** The lines of a text at a width; a word wider than that is broken. Every character is looked at once or twice. */
     List<String> lines(String text, Style style, float width) throws IOException {
         List<String> lines = new ArrayList<>();
         for (String paragraph : text.replace("\t", "    ").split("\\R", -1)) {
             StringBuilder line = new StringBuilder();
+            float used = 0;
             for (String word : paragraph.split(" ", -1)) {
-                String rest = word;
-                String candidate = line.isEmpty() ? rest : line + " " + rest;
-                if (width(candidate, style) <= width) {
-                    line.setLength(0);
-                    line.append(candidate);
+                float blank = line.isEmpty() ? 0 : fonts.width(' ', style.bold()) * style.size();
+                if (fitting(word, 0, style, width - used - blank) == word.length()) {
+                    line.append(line.isEmpty() ? "" : " ").append(word);
+                    used += blank + width(word, style);
                     continue;
                 }
                 if (!line.isEmpty()) {
                     lines.add(line.toString());
                     line.setLength(0);
                 }
-                while (width(rest, style) > width) {
-                    int fits = fitting(rest, style, width);
-                    lines.add(rest.substring(0, fits));
-                    rest = rest.substring(fits);
+                int from = 0;
+                for (int to = fitting(word, from, style, width);
+                        to < word.length();
+                        to = fitting(word, from, style, width)) {
+                    int end = Math.max(to, word.offsetByCodePoints(from, 1));
+                    lines.add(word.substring(from, end));
+                    from = end;
                 }
-                line.append(rest);
+                line.append(word, from, word.length());
+                used = width(line.toString(), style);
             }
             lines.add(line.toString());
         }
         return lines;
     }
 
-    private int fitting(String text, Style style, float width) throws IOException {
-        int end = text.offsetByCodePoints(0, 1);
+    /** The end of what of a text fits into a width. */
+    private int fitting(String text, int from, Style style, float width) throws IOException {
+        float used = 0;
+        int end = from;
         while (end < text.length()) {
-            int next = text.offsetByCodePoints(end, 1);
-            if (width(text.substring(0, next), style) > width) {
+            int character = text.codePointAt(end);
+            used += fonts.width(character, style.bold()) * style.size();
+            if (used > width) {
                 break;
             }
-            end = next;
+            end += Character.charCount(character);
         }
         return end;
     }
 
     private float width(String text, Style style) throws IOException {
         float width = 0;
-        for (Run run : fonts.runs(text, style.bold())) {
-            width += run.width(style.size());
+        for (int character : text.codePoints().toArray()) {
+            width += fonts.width(character, style.bold()) * style.size();
         }
         return width;
     }

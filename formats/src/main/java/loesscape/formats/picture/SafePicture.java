@@ -1,6 +1,9 @@
 package loesscape.formats.picture;
 
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -94,6 +97,43 @@ public record SafePicture(String name, String media, byte[] content) {
             }
             return content;
         } catch (IOException e) {
+            throw new UnsafePicture("The picture cannot be read. Save it anew as PNG or JPEG.");
+        } finally {
+            reader.dispose();
+        }
+    }
+
+    /**
+     * A small picture, taken apart and put together anew as PNG, so that nothing is in it but what is seen.
+     *
+     * @param most the most pixels on a side
+     * @throws UnsafePicture when it is no picture that can be read to its end, or larger
+     */
+    public static byte[] redrawn(byte[] content, int most) {
+        String ending = ending(content);
+        if (content.length > LARGEST || (!ending.equals("png") && !ending.equals("jpg"))) {
+            throw new UnsafePicture("This is not a small PNG or JPEG picture.");
+        }
+        ImageReader reader = ImageIO.getImageReadersByFormatName(ending).next();
+        try (ImageInputStream input = new MemoryCacheImageInputStream(new ByteArrayInputStream(content))) {
+            reader.setInput(input);
+            int width = reader.getWidth(0);
+            int height = reader.getHeight(0);
+            if (width > most || height > most) {
+                throw new UnsafePicture(
+                        "The picture has more than %d pixels on a side. Make it smaller.".formatted(most));
+            }
+            BufferedImage seen = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+            Graphics2D pen = seen.createGraphics();
+            pen.drawImage(reader.read(0), 0, 0, null);
+            pen.dispose();
+            ByteArrayOutputStream png = new ByteArrayOutputStream();
+            ImageIO.write(seen, "png", png);
+            return png.toByteArray();
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof UnsafePicture unsafe) {
+                throw unsafe;
+            }
             throw new UnsafePicture("The picture cannot be read. Save it anew as PNG or JPEG.");
         } finally {
             reader.dispose();

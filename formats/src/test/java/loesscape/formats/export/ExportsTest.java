@@ -106,6 +106,26 @@ class ExportsTest {
         return output.toString(java.nio.charset.StandardCharsets.UTF_8);
     }
 
+    @Test
+    void nothingVanishesFromPrint(@TempDir Path folder) throws Exception {
+        String signs = "depth ≥ 30, ≤ 2, ≠ 4, √2 → ∞, □ ☑ ✓";
+        Template template = template(field("f", signs, new FieldKind.LongText("", 0)));
+        String unbroken = "w".repeat(199_000);
+        Content content = Content.of(
+                template, CompiledTemplate.compile(template).evaluate(Answers.NONE.with("f", "a 🌱 b " + unbroken)));
+        Path file = Files.write(folder.resolve("signs.pdf"), RecordPdf.write(content, HEADING));
+        String text = run("pdftotext", file.toString(), "-");
+        assertThat(text).contains(signs, "\uFFFD");
+        assertThat(text.chars().filter(character -> character == 'w').count()).isEqualTo(unbroken.length());
+        assertThat(PrintFindings.of(template)).isEmpty();
+        assertThat(PrintFindings.of(template(field("f", "Seeds 🌱", new FieldKind.Text("", 0)))))
+                .singleElement()
+                .satisfies(finding -> {
+                    assertThat(finding.key()).isEqualTo("f");
+                    assertThat(finding.message()).contains("🌱 (U+1F331)");
+                });
+    }
+
     private static RecordRow row(Map<String, String> typed) {
         return new RecordRow(
                 HEADING, TEMPLATE, CompiledTemplate.compile(TEMPLATE).evaluate(new Answers(typed)), Settled.NOTHING);

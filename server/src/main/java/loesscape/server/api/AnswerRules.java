@@ -23,6 +23,7 @@ public class AnswerRules {
     private static final int LONGEST_ANSWER = 200_000;
     private static final int LONGEST_ROWS = 20_000;
     private static final int LONGEST_NAME = 200;
+    private static final int MOST_PIXELS = 2_000;
     private static final long MOST_BYTES = 200_000_000;
     private static final String DRAWN = "data:image/png;base64,";
     private static final Pattern PEN = Pattern.compile("(?:[ML]\\d{1,5} \\d{1,5})+");
@@ -33,13 +34,17 @@ public class AnswerRules {
         this.files = files;
     }
 
-    /** Refuses what cannot be typed at an address as the document stands. */
-    public void check(CompiledTemplate release, State state, long filling, String address, String typed) {
+    /**
+     * Refuses what cannot be typed at an address as the document stands.
+     *
+     * @return what is to be kept: as it was typed, but for pictures of signatures, which are drawn anew
+     */
+    public String check(CompiledTemplate release, State state, long filling, String address, String typed) {
         if (typed.length() > LONGEST_ANSWER) {
             throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
         }
         checkTaken(state.nodes().get(address), address, typed);
-        checkGiven(release, filling, address, typed);
+        return checkGiven(release, filling, address, typed);
     }
 
     /** Refuses what cannot be typed there: into what is not there, what is locked, and rows beyond the most. */
@@ -64,10 +69,10 @@ public class AnswerRules {
      * Refuses what only the server gives (the day of signing, a payment) even where it is folded now, and files that this
      * filling did not hand in as they are named.
      */
-    private void checkGiven(CompiledTemplate release, long filling, String address, String typed) {
+    private String checkGiven(CompiledTemplate release, long filling, String address, String typed) {
         Field field = release.lexicon().field(RowNames.key(address));
         if (field == null) {
-            return;
+            return typed;
         }
         if (field.kind().isGiven()) {
             throw new Problems.Conflict("This is filled in by the server.");
@@ -79,21 +84,25 @@ public class AnswerRules {
             throw new Problems.Conflict("This file was not handed in here; choose it again.");
         }
         if (field.kind().isSigned()) {
-            checkSignature(typed);
+            return signature(typed);
         }
+        return typed;
     }
 
-    /** A signature is the path of a pen, a small PNG picture, or a name. */
-    private static void checkSignature(String typed) {
+    /** A signature is the path of a pen, a small picture, which is kept as a PNG of our own making, or a name. */
+    private static String signature(String typed) {
         if (typed.startsWith(DRAWN)) {
             try {
-                SafePicture.read("signature.png", Base64.getDecoder().decode(typed.substring(DRAWN.length())));
+                byte[] png =
+                        SafePicture.redrawn(Base64.getDecoder().decode(typed.substring(DRAWN.length())), MOST_PIXELS);
+                return DRAWN + Base64.getEncoder().encodeToString(png);
             } catch (IllegalArgumentException | UnsafePicture e) {
                 throw new Problems.Conflict("The picture of the signature cannot be read; choose another.");
             }
         } else if (!PEN.matcher(typed).matches() && typed.length() > LONGEST_NAME) {
             throw new Problems.Conflict("A written signature has at most %d characters.".formatted(LONGEST_NAME));
         }
+        return typed;
     }
 
     /** Keeps a file of a filling and tells its identity. */

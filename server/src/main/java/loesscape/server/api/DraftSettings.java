@@ -1,6 +1,7 @@
 package loesscape.server.api;
 
 import java.util.List;
+import java.util.stream.Stream;
 import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.Findings;
 import loesscape.core.model.FinishRule;
@@ -10,6 +11,7 @@ import loesscape.core.model.Role;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
+import loesscape.formats.export.PrintFindings;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -63,6 +65,7 @@ public record DraftSettings(
                         .map(trial ->
                                 new TrialView(trial.name(), trial.answers().size()))
                         .toList(),
-                Findings.of(template));
+                Stream.concat(Findings.of(template).stream(), PrintFindings.of(template).stream())
+                        .toList());
     }
 }

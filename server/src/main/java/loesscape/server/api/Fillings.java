@@ -114,9 +114,9 @@ public class Fillings {
         CompiledTemplate release = release(target(link));
         Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
         State before = release.evaluate(filling.answers(), now());
-        rules.check(release, before, filling.id(), key, typed);
-        fillings.keep(filling.id(), key, typed);
-        State after = release.evaluate(filling.answers().with(key, typed), now());
+        String kept = rules.check(release, before, filling.id(), key, typed);
+        fillings.keep(filling.id(), key, kept);
+        State after = release.evaluate(filling.answers().with(key, kept), now());
         return new AnswerKept(
                 clock.instant(), after.changedSince(before), Progress.of(release.template(), after), after.obstacles());
     }

@@ -24,11 +24,13 @@ public class Dispatches {
 
     private final DispatchStore dispatches;
     private final Proceedings proceedings;
+    private final EvidenceCheck evidence;
     private final Clock clock;
 
-    Dispatches(DispatchStore dispatches, Proceedings proceedings, Clock clock) {
+    Dispatches(DispatchStore dispatches, Proceedings proceedings, EvidenceCheck evidence, Clock clock) {
         this.dispatches = dispatches;
         this.proceedings = proceedings;
+        this.evidence = evidence;
         this.clock = clock;
     }
 
@@ -66,12 +68,19 @@ public class Dispatches {
      */
     public record DispatchList(List<DispatchRow> dispatches, int all) {}
 
-    /** A dispatch with all that happened to it. */
+    /**
+     * A dispatch with all that happened to it.
+     *
+     * @param broken what of it does not hold together, in a sentence; empty where all does
+     * @param notSealed why the finished document could not be sealed; empty where nothing is in the way
+     */
     public record DispatchPage(
             DispatchRow dispatch,
             String message,
             String because,
             boolean mayDelegate,
+            String broken,
+            String notSealed,
             List<SignedApi.TrailLine> trail) {}
 
     @Transactional(readOnly = true)
@@ -87,6 +96,8 @@ public class Dispatches {
                 kept.message(),
                 kept.dispatch().because(),
                 kept.dispatch().mayDelegate(),
+                evidence.problem(kept).orElse(""),
+                dispatches.sealProblem(id),
                 SignedApi.lines(dispatches.trail(id)));
     }
 
@@ -149,6 +160,15 @@ public class Dispatches {
     public byte[] document(UUID id) {
         Kept kept = dispatches.find(id).orElseThrow(Dispatches::missing);
         return dispatches.sealed(kept.id()).orElseThrow(() -> new NotNow("There is no finished document yet."));
+    }
+
+    /** Has a finished document that could not be sealed tried again. */
+    @Transactional
+    public DispatchPage sealAgain(UUID id) {
+        if (!dispatches.sealAgain(locked(id).id())) {
+            throw new NotNow("There is no finished document that waits to be sealed.");
+        }
+        return find(id);
     }
 
     private Kept locked(UUID id) {

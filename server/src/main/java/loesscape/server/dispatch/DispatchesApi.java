@@ -155,6 +155,11 @@ class DispatchesApi {
         return dispatches.remind(id, of.role(), actor(author, request));
     }
 
+    @PostMapping("/api/dispatches/{id}/seal")
+    DispatchPage sealAgain(@PathVariable UUID id) {
+        return dispatches.sealAgain(id);
+    }
+
     @PostMapping("/api/dispatches/{id}/correct")
     DispatchPage correct(
             @PathVariable UUID id,

@@ -3,6 +3,7 @@ package loesscape.server.dispatch;
 import java.time.Clock;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.signing.Event;
@@ -18,6 +19,8 @@ import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.OrganisationStore;
 import loesscape.server.store.RecordStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -25,6 +28,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class Sealing {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Sealing.class);
+
+    private final EvidenceCheck evidence;
     private final DispatchStore dispatches;
     private final RecordStore records;
     private final OrganisationStore organisations;
@@ -35,6 +41,7 @@ class Sealing {
     private final Clock clock;
 
     Sealing(
+            EvidenceCheck evidence,
             DispatchStore dispatches,
             RecordStore records,
             OrganisationStore organisations,
@@ -43,6 +50,7 @@ class Sealing {
             Letters letters,
             TransactionTemplate transactions,
             Clock clock) {
+        this.evidence = evidence;
         this.dispatches = dispatches;
         this.records = records;
         this.organisations = organisations;
@@ -53,16 +61,34 @@ class Sealing {
         this.clock = clock;
     }
 
-    /** Seals what waits for it; what the authority does not seal now is tried again later. */
+    /**
+     * Seals what waits for it, one by one. What the authority does not seal now is tried again later, and so is what fails
+     * for another reason, which its sender is told; nothing of it keeps others waiting. What its trail does not bear out is
+     * not sealed before somebody has looked at it.
+     */
     void sealWaiting() {
         for (UUID id : dispatches.unsealed()) {
             try {
-                byte[] sealed = authority.seal(document(id), "All who take part have signed");
-                transactions.executeWithoutResult(status -> keep(id, sealed));
+                seal(id);
             } catch (OutsideFailed failed) {
-                dispatches.sealLater(id);
+                dispatches.sealLater(id, "");
+            } catch (RuntimeException e) {
+                LOG.error("The document of dispatch {} was not sealed; it is tried again", id, e);
+                dispatches.sealLater(id, "The finished document could not be made; the log of the server says why.");
             }
         }
+    }
+
+    private void seal(UUID id) {
+        Kept kept = dispatches.find(id).orElseThrow();
+        Optional<String> problem = evidence.problem(kept);
+        if (problem.isPresent()) {
+            LOG.error("The document of dispatch {} is not sealed: {}", id, problem.get());
+            dispatches.stopSealing(id, problem.get());
+            return;
+        }
+        byte[] sealed = authority.seal(document(kept), "All who take part have signed");
+        transactions.executeWithoutResult(status -> keep(id, sealed));
     }
 
     private void keep(UUID id, byte[] sealed) {
@@ -76,8 +102,7 @@ class Sealing {
     }
 
     /** The finished document as it is to be sealed: what counted, the certificate, and the trail up to the finish. */
-    private byte[] document(UUID id) {
-        Kept kept = dispatches.find(id).orElseThrow();
+    private byte[] document(Kept kept) {
         RecordStore.Kept record = records.find(kept.template(), Objects.requireNonNull(kept.record()))
                 .orElseThrow();
         CompiledTemplate release = proceedings.document(kept).compiled();
@@ -85,6 +110,6 @@ class Sealing {
         return RecordPdf.write(
                 Records.content(row),
                 row.heading(),
-                new Evidence(id.toString(), organisations.find().name(), dispatches.trail(id)));
+                new Evidence(kept.id().toString(), organisations.find().name(), dispatches.trail(kept.id())));
     }
 }

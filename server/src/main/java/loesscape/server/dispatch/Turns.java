@@ -182,14 +182,14 @@ public class Turns {
         }
         Answers answers = proceedings.answers(kept);
         State before = document.state(followed.role(), answers, proceedings.today());
-        rules.check(document.compiled(), before, kept.filling(), address, typed);
+        String given = rules.check(document.compiled(), before, kept.filling(), address, typed);
         document.checkRows(followed.role(), address, typed, answers, proceedings.today());
-        fillings.keep(kept.filling(), address, typed);
+        fillings.keep(kept.filling(), address, given);
         proceedings.happened(
                 kept,
                 followed.actor(),
-                document.answered(followed.role(), address, answers.of(address), typed, Proceedings::digest));
-        State after = document.state(followed.role(), answers.with(address, typed), proceedings.today());
+                document.answered(followed.role(), address, answers.of(address), given, Proceedings::digest));
+        State after = document.state(followed.role(), answers.with(address, given), proceedings.today());
         return new AnswerKept(
                 clock.instant(),
                 after.changedSince(before),

@@ -404,21 +404,46 @@ public class DispatchStore {
                 .list();
     }
 
+    /** Stops sealing a document until somebody says that it is to be tried again. */
+    public void stopSealing(UUID id, String problem) {
+        database.sql("UPDATE dispatch SET seal_next = NULL, seal_problem = ? WHERE id = ?")
+                .params(problem, id)
+                .update();
+    }
+
+    /** Why the document of a dispatch could not be sealed; empty where nothing is in the way. */
+    public String sealProblem(UUID id) {
+        return database.sql("SELECT seal_problem FROM dispatch WHERE id = ?")
+                .param(id)
+                .query(String.class)
+                .single();
+    }
+
+    /** Has the sealing of a finished document tried again at once; tells whether there is one that is not sealed. */
+    public boolean sealAgain(UUID id) {
+        return database.sql(
+                                "UPDATE dispatch SET seal_next = ?, seal_tries = 0, seal_problem = '' WHERE id = ? AND record IS NOT NULL AND sealed IS NULL")
+                        .params(OffsetDateTime.now(clock), id)
+                        .update()
+                == 1;
+    }
+
     /** Keeps the sealed document. */
     public void seal(UUID id, byte[] document, String digest) {
-        database.sql("UPDATE dispatch SET sealed = ?, digest = ?, seal_next = NULL WHERE id = ? AND sealed IS NULL")
+        database.sql(
+                        "UPDATE dispatch SET sealed = ?, digest = ?, seal_next = NULL, seal_problem = '' WHERE id = ? AND sealed IS NULL")
                 .params(document, digest, id)
                 .update();
     }
 
-    /** Puts sealing off; each time for longer. */
-    public void sealLater(UUID id) {
+    /** Puts sealing off, each time for longer, because of a problem in words; empty where it only has to wait. */
+    public void sealLater(UUID id, String problem) {
         int tries = database.sql("SELECT seal_tries FROM dispatch WHERE id = ?")
                 .param(id)
                 .query(Integer.class)
                 .single();
-        database.sql("UPDATE dispatch SET seal_tries = ?, seal_next = ? WHERE id = ?")
-                .params(tries + 1, OffsetDateTime.now(clock).plus(Backoff.after(tries)), id)
+        database.sql("UPDATE dispatch SET seal_tries = ?, seal_next = ?, seal_problem = ? WHERE id = ?")
+                .params(tries + 1, OffsetDateTime.now(clock).plus(Backoff.after(tries)), problem, id)
                 .update();
     }
 

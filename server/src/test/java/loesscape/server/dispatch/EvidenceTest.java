@@ -1,0 +1,150 @@
+package loesscape.server.dispatch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.util.Arrays;
+import java.util.Base64;
+import java.util.List;
+import java.util.UUID;
+import javax.imageio.ImageIO;
+import javax.sql.DataSource;
+import loesscape.server.testing.RunningServer;
+import loesscape.server.testing.Sent;
+import loesscape.server.testing.Visitor;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+
+/** What is kept is what the trail says, or it is told and not sealed; and what cannot be sealed holds up nothing else. */
+class EvidenceTest {
+
+    @RegisterExtension
+    static final RunningServer SERVER = RunningServer.demo();
+
+    private static final String DOCUMENT = """
+            {"formatVersion":1,"title":"Evident","pages":[{"key":"p","sections":[{"key":"s","items":[
+              {"type":"field","key":"note","label":"Note","role":"a","kind":{"type":"text"}},
+              {"type":"field","key":"sign","label":"A signs","role":"a","kind":{"type":"signature"}},
+              {"type":"field","key":"b_sign","label":"B signs","role":"b","kind":{"type":"signature"}}]}]}],
+             "roles":[{"key":"a","name":"A","order":1},{"key":"b","name":"B","order":2}]}""";
+
+    private static JdbcTemplate database() {
+        return new JdbcTemplate(SERVER.part("dataSource", DataSource.class));
+    }
+
+    private static Sent sent() {
+        Sent sent = Sent.of(SERVER, DOCUMENT).send("{}", "a", "b");
+        sent.turn("a").answer("note", "a dry hill").sign("sign").finished();
+        return sent;
+    }
+
+    private static String broken(Sent sent) {
+        return sent.page().get("broken").stringValue();
+    }
+
+    @Test
+    void allDispatchesOfTheDemoHoldTogether() {
+        Visitor author = SERVER.author();
+        JsonNode dispatches = author.get("/api/dispatches").ok().json().get("dispatches");
+        assertThat(dispatches).hasSizeGreaterThan(4);
+        for (JsonNode row : dispatches) {
+            assertThat(author.get("/api/dispatches/" + row.get("id").stringValue())
+                            .ok()
+                            .json()
+                            .get("broken")
+                            .stringValue())
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void whateverIsChangedInTheDatabaseIsToldOnThePageOfTheDispatch() {
+        for (String change : List.of(
+                "UPDATE trail SET text = REPLACE(text, 'Person a', 'Person x') WHERE dispatch_id = ? AND number = 1",
+                "UPDATE trail SET text = '{' WHERE dispatch_id = ? AND number = 3",
+                "DELETE FROM trail WHERE dispatch_id = ? AND number = 2",
+                "UPDATE party SET name = 'Somebody else' WHERE dispatch_id = ? AND role = 'b'",
+                "UPDATE dispatch SET status = 'WITHDRAWN' WHERE id = ?",
+                "UPDATE turn_snapshot SET content = REPLACE(content, 'dry', 'wet') WHERE dispatch_id = ?",
+                "DELETE FROM turn_snapshot WHERE dispatch_id = ?")) {
+            Sent sent = sent();
+            assertThat(broken(sent)).isEmpty();
+            database().update(change, UUID.fromString(sent.id));
+            assertThat(broken(sent)).as(change).isNotEmpty();
+        }
+    }
+
+    @Test
+    void whatItsTrailDoesNotBearOutIsNotSealed() {
+        Sent sent = sent();
+        Sent other = sent();
+        database()
+                .update(
+                        "UPDATE turn_snapshot SET content = REPLACE(content, 'dry', 'wet') WHERE dispatch_id = ?",
+                        UUID.fromString(sent.id));
+        sent.turn("b").sign("b_sign").finished();
+        other.turn("b").sign("b_sign").finished();
+        assertThat(other.sealed()).as("nobody else waits").isNotEmpty();
+        for (int i = 0; i < 100 && sent.page().get("notSealed").stringValue().isEmpty(); i++) {
+            Sent.pause();
+        }
+        assertThat(sent.page().get("notSealed").stringValue()).contains("What was given in the turn that entry");
+        assertThat(sent.standing()).isEqualTo("sealing");
+        database()
+                .update(
+                        "UPDATE turn_snapshot SET content = REPLACE(content, 'wet', 'dry') WHERE dispatch_id = ?",
+                        UUID.fromString(sent.id));
+        sent.author.post("/api/dispatches/" + sent.id + "/seal", null).ok();
+        assertThat(sent.sealed()).isNotEmpty();
+        sent.author.post("/api/dispatches/" + sent.id + "/seal", null).problem(409);
+    }
+
+    private static String picture(byte[] content) {
+        return "data:image/png;base64," + Base64.getEncoder().encodeToString(content);
+    }
+
+    private static byte[] png() throws Exception {
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(60, 20, BufferedImage.TYPE_INT_ARGB), "png", png);
+        return png.toByteArray();
+    }
+
+    @Test
+    void aPictureWithASoundHeadAndRubbishBehindItIsNoSignature() throws Exception {
+        Sent sent = Sent.of(SERVER, DOCUMENT).send("{}", "a", "b");
+        Sent.Turn a = sent.turn("a");
+        byte[] rubbish = Arrays.copyOf(png(), 400);
+        Arrays.fill(rubbish, 40, 400, (byte) 7);
+        a.visitor
+                .put(a.path + "/answers/sign", "{\"typed\":\"%s\"}".formatted(picture(rubbish)))
+                .problem(409);
+        byte[] more = Arrays.copyOf(png(), 600);
+        a.answer("sign", picture(more));
+        String kept =
+                a.visitor.get(a.path).ok().json().at("/sheet/answers/sign").stringValue();
+        assertThat(kept).startsWith("data:image/png;base64,").isNotEqualTo(picture(more));
+    }
+
+    @Test
+    void oneThatCannotBeMadeIsToldAndTriedAgainWhileOthersAreSealed() {
+        Sent poisoned = sent();
+        poisoned.turn("b").sign("b_sign");
+        database()
+                .update(
+                        "UPDATE answer SET typed = 'data:image/png;base64,iVBORw0KGgo=' WHERE item = 'b_sign' AND filling_id = (SELECT filling_id FROM dispatch WHERE id = ?)",
+                        UUID.fromString(poisoned.id));
+        poisoned.turn("b").finished();
+        Sent other = sent();
+        other.turn("b").sign("b_sign").finished();
+        assertThat(other.sealed()).isNotEmpty();
+        for (int i = 0;
+                i < 100 && poisoned.page().get("notSealed").stringValue().isEmpty();
+                i++) {
+            Sent.pause();
+        }
+        assertThat(poisoned.page().get("notSealed").stringValue()).contains("could not be made");
+    }
+}
