@@ -1415,7 +1415,7 @@ export type RecordTable = {
   total: number;
 };
 
-export type Refused = {
+export type RefusedLine = {
   line: number;
   why: string;
 };
@@ -1598,7 +1598,7 @@ export type Step = {
 
 export type TableReport = {
   accepted: number;
-  refused: Refused[];
+  refused: RefusedLine[];
   sent: boolean;
 };
 

@@ -1,9 +1,10 @@
 package loesscape.core.editing;
 
 import java.util.List;
+import loesscape.core.model.Refused;
 
 /** An edit that cannot be made, with the reasons for its author. */
-public final class Refusal extends RuntimeException {
+public final class Refusal extends Refused {
 
     private final transient List<Follower> followers;
 
@@ -16,7 +17,7 @@ public final class Refusal extends RuntimeException {
      * @param followers what would lose its condition
      */
     public Refusal(String message, List<Follower> followers) {
-        super(message);
+        super(Cause.NOT_VALID, message);
         this.followers = List.copyOf(followers);
     }
 

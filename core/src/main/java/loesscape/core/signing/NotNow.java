@@ -1,9 +1,11 @@
 package loesscape.core.signing;
 
+import loesscape.core.model.Refused;
+
 /** Something cannot be done as a dispatch stands. The message says why, and what can be done. */
-public final class NotNow extends RuntimeException {
+public final class NotNow extends Refused {
 
     public NotNow(String message) {
-        super(message);
+        super(Cause.NOT_NOW, message);
     }
 }

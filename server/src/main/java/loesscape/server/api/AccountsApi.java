@@ -2,6 +2,7 @@ package loesscape.server.api;
 
 import java.util.List;
 import java.util.Objects;
+import loesscape.core.model.Refused;
 import loesscape.server.security.AccountRole;
 import loesscape.server.store.Accounts;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -53,7 +54,7 @@ class AccountsApi {
         String name = wanted.name().strip();
         SessionApi.checkCredentials(name, wanted.password());
         if (accounts.find(name).isPresent()) {
-            throw new Problems.Conflict("There is an account of this name already; choose another.");
+            throw new Refused(Refused.Cause.NOT_VALID, "There is an account of this name already; choose another.");
         }
         accounts.add(name, Objects.requireNonNull(encoder.encode(wanted.password())), wanted.role());
         return list();

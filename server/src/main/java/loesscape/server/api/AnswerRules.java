@@ -9,6 +9,7 @@ import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Refused;
 import loesscape.core.model.Value;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.picture.UnsafePicture;
@@ -41,7 +42,7 @@ public class AnswerRules {
      */
     public String check(CompiledTemplate release, State state, long filling, String address, String typed) {
         if (typed.length() > LONGEST_ANSWER) {
-            throw new Problems.Conflict("At most %d characters are kept.".formatted(LONGEST_ANSWER));
+            throw new Refused(Refused.Cause.NOT_VALID, "At most %d characters are kept.".formatted(LONGEST_ANSWER));
         }
         checkTaken(state.nodes().get(address), address, typed);
         return checkGiven(release, filling, address, typed);
@@ -52,13 +53,13 @@ public class AnswerRules {
         switch (state) {
             case NodeState.FieldState field -> {
                 if (field.shown() && !field.editable()) {
-                    throw new Problems.Conflict("This field is locked.");
+                    throw new Refused(Refused.Cause.LOCKED, "This field is locked.");
                 }
             }
             case NodeState.SectionState section
             when section.rows() != null -> {
                 if (typed.length() > LONGEST_ROWS) {
-                    throw new Problems.Conflict("There are too many rows.");
+                    throw new Refused(Refused.Cause.NOT_VALID, "There are too many rows.");
                 }
             }
             case null, default -> throw new Problems.Missing("The document has no field “%s”.".formatted(key));
@@ -75,13 +76,13 @@ public class AnswerRules {
             return typed;
         }
         if (field.kind().isGiven()) {
-            throw new Problems.Conflict("This is filled in by the server.");
+            throw new Refused(Refused.Cause.LOCKED, "This is filled in by the server.");
         }
         boolean takesFiles = field.kind() instanceof FieldKind.Attachment || field.kind() instanceof FieldKind.Picture;
         if (takesFiles
                 && Reading.of(field.kind(), typed) instanceof Reading.Read(Value.Files(var handedIn))
                 && !handedIn.stream().allMatch(file -> files.isKept(filling, file.id(), file.bytes(), file.name()))) {
-            throw new Problems.Conflict("This file was not handed in here; choose it again.");
+            throw new Refused(Refused.Cause.NOT_VALID, "This file was not handed in here; choose it again.");
         }
         if (field.kind().isSigned()) {
             return signature(typed);
@@ -97,10 +98,12 @@ public class AnswerRules {
                         SafePicture.redrawn(Base64.getDecoder().decode(typed.substring(DRAWN.length())), MOST_PIXELS);
                 return DRAWN + Base64.getEncoder().encodeToString(png);
             } catch (IllegalArgumentException | UnsafePicture e) {
-                throw new Problems.Conflict("The picture of the signature cannot be read; choose another.");
+                throw new Refused(
+                        Refused.Cause.NOT_VALID, "The picture of the signature cannot be read; choose another.");
             }
         } else if (!PEN.matcher(typed).matches() && typed.length() > LONGEST_NAME) {
-            throw new Problems.Conflict("A written signature has at most %d characters.".formatted(LONGEST_NAME));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID, "A written signature has at most %d characters.".formatted(LONGEST_NAME));
         }
         return typed;
     }
@@ -108,7 +111,9 @@ public class AnswerRules {
     /** Keeps a file of a filling and tells its identity. */
     public String handIn(long filling, FileStore.Kept file) {
         if (files.size(filling) + file.content().length > MOST_BYTES) {
-            throw new Problems.Conflict("All files together have at most %d MB.".formatted(MOST_BYTES / 1_000_000));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID,
+                    "All files together have at most %d MB.".formatted(MOST_BYTES / 1_000_000));
         }
         return files.keep(filling, file);
     }

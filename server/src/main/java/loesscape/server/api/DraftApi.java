@@ -10,6 +10,7 @@ import loesscape.core.model.Stage;
 import loesscape.server.api.Drafts.Draft;
 import loesscape.server.api.Drafts.DraftChange;
 import loesscape.server.security.Author;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -113,7 +114,7 @@ class DraftApi {
     HandedIn.Identity handIn(
             @PathVariable UUID id,
             @RequestParam String name,
-            @RequestBody byte[] content,
+            @RequestBody(required = false) byte @Nullable [] content,
             @AuthenticationPrincipal Author author) {
         return new HandedIn.Identity(drafts.handIn(id, author.id(), HandedIn.file(name, content)));
     }

@@ -26,6 +26,7 @@ import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.Refused;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
@@ -171,7 +172,8 @@ class Drafts {
     public DraftChange edit(UUID id, int revision, Edit edit, long account) {
         WorkingCopy before = locked(id);
         if (before.revision() != revision) {
-            throw new Problems.Conflict(
+            throw new Refused(
+                    Refused.Cause.CHANGED,
                     "Changed elsewhere in the meantime: %s. The document is shown as it is now; make your edit again if it still fits."
                             .formatted(changedSince(id, revision)));
         }

@@ -58,7 +58,7 @@ public class FillApi {
     ResponseEntity<HandedIn.Identity> handIn(
             @PathVariable String link,
             @RequestParam String name,
-            @RequestBody byte[] content,
+            @RequestBody(required = false) byte @Nullable [] content,
             @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
         String known = fillings.known(link, secret);
         return remember(link, secret, known)

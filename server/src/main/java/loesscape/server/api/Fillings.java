@@ -11,6 +11,7 @@ import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Refused;
 import loesscape.core.signing.FinishedDocument;
 import loesscape.core.signing.SignedDocument;
 import loesscape.formats.export.RecordPdf;
@@ -179,7 +180,8 @@ public class Fillings {
 
     private static Filling open(Filling filling) {
         if (filling.finished() != null) {
-            throw new Problems.Conflict("This document is finished; its answers can no longer be changed.");
+            throw new Refused(
+                    Refused.Cause.NOT_NOW, "This document is finished; its answers can no longer be changed.");
         }
         return filling;
     }

@@ -1,7 +1,9 @@
 package loesscape.server.api;
 
 import java.util.Locale;
+import loesscape.core.model.Refused;
 import loesscape.server.store.FileStore.Kept;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -23,14 +25,14 @@ public final class HandedIn {
     public record Identity(String id) {}
 
     /** A file that came in; a picture only where its first bytes are those of one (ISO/IEC 15948; ISO/IEC 10918-1). */
-    public static Kept file(String name, byte[] content) {
-        if (content.length == 0) {
-            throw new Problems.Conflict("The file is empty; choose another.");
+    public static Kept file(String name, byte @Nullable [] content) {
+        if (content == null || content.length == 0) {
+            throw new Refused(Refused.Cause.NOT_VALID, "The file is empty; choose another.");
         }
         String plain = name.replaceAll("[\\p{Cntrl}/\\\\]+", " ").strip();
         String shortened = plain.length() > LONGEST_NAME ? plain.substring(plain.length() - LONGEST_NAME) : plain;
         if (shortened.isEmpty()) {
-            throw new Problems.Conflict("The file has no name; give it one.");
+            throw new Refused(Refused.Cause.NOT_VALID, "The file has no name; give it one.");
         }
         return new Kept(shortened, media(shortened.toLowerCase(Locale.ROOT), content), content);
     }
@@ -43,7 +45,8 @@ public final class HandedIn {
             return MediaType.IMAGE_JPEG_VALUE;
         }
         if (name.endsWith(".png") || name.endsWith(".jpg") || name.endsWith(".jpeg")) {
-            throw new Problems.Conflict("“%s” is not a PNG or JPEG picture; choose another.".formatted(name));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID, "“%s” is not a PNG or JPEG picture; choose another.".formatted(name));
         }
         return MediaType.APPLICATION_OCTET_STREAM_VALUE;
     }

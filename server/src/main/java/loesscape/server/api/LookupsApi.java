@@ -10,6 +10,7 @@ import loesscape.core.editing.Edit;
 import loesscape.core.editing.Refusal;
 import loesscape.core.editing.Tables;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.formats.table.SeparatedTable;
 import loesscape.server.outside.Directory;
@@ -187,7 +188,8 @@ class LookupsApi {
             @PathVariable UUID id, @RequestBody NextLookup next, @AuthenticationPrincipal Author author) {
         LookupPage last = find(id, null);
         if (last.version() != next.version()) {
-            throw new Problems.Conflict(
+            throw new Refused(
+                    Refused.Cause.CHANGED,
                     "There is a version %d of this list by now; look at it first.".formatted(last.version()));
         }
         List<List<String>> lines = next.table().isBlank() ? next.lines() : SeparatedTable.read(next.table());

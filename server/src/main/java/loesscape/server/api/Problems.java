@@ -1,9 +1,11 @@
 package loesscape.server.api;
 
+import java.net.URI;
 import java.util.List;
+import java.util.Locale;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.InvalidTemplate;
-import loesscape.core.signing.NotNow;
+import loesscape.core.model.Refused;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
 import loesscape.server.outside.OutsideFailed;
@@ -19,13 +21,6 @@ public class Problems {
     /** Something that is not there. */
     public static final class Missing extends RuntimeException {
         public Missing(String message) {
-            super(message);
-        }
-    }
-
-    /** Something that does not fit what has happened in the meantime. */
-    public static final class Conflict extends RuntimeException {
-        public Conflict(String message) {
             super(message);
         }
     }
@@ -64,20 +59,20 @@ public class Problems {
         return detail(HttpStatus.SERVICE_UNAVAILABLE, "Not answered", failed);
     }
 
+    /** The type of the problem, its status and its title follow from why something was refused. */
     @ExceptionHandler
-    ProblemDetail notNow(NotNow notNow) {
-        return detail(HttpStatus.CONFLICT, "Not now", notNow);
-    }
-
-    @ExceptionHandler
-    ProblemDetail conflict(Conflict conflict) {
-        return detail(HttpStatus.CONFLICT, "Changed in the meantime", conflict);
-    }
-
-    @ExceptionHandler
-    ProblemDetail refused(Refusal refusal) {
-        ProblemDetail problem = detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not done", refusal);
-        problem.setProperty("followers", refusal.followers());
+    ProblemDetail refused(Refused refused) {
+        ProblemDetail problem = switch (refused.why()) {
+            case NOT_VALID -> detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not done", refused);
+            case LOCKED -> detail(HttpStatus.CONFLICT, "Locked", refused);
+            case NOT_NOW -> detail(HttpStatus.CONFLICT, "Not now", refused);
+            case CHANGED -> detail(HttpStatus.CONFLICT, "Changed in the meantime", refused);
+        };
+        problem.setType(URI.create(
+                "/problems/" + refused.why().name().toLowerCase(Locale.ROOT).replace('_', '-')));
+        if (refused instanceof Refusal refusal) {
+            problem.setProperty("followers", refusal.followers());
+        }
         return problem;
     }
 

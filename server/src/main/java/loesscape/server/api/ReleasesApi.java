@@ -8,6 +8,7 @@ import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.Findings;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.MayBeLeftOut;
+import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.server.security.Author;
 import loesscape.server.store.ReleaseStore;
@@ -88,7 +89,8 @@ class ReleasesApi {
         TemplateStore.WorkingCopy copy =
                 templates.lock(id).orElseThrow(() -> new Problems.Missing("There is no such template."));
         if (copy.revision() != wanted.revision()) {
-            throw new Problems.Conflict("The document was changed in the meantime; look at it and release it then.");
+            throw new Refused(
+                    Refused.Cause.CHANGED, "The document was changed in the meantime; look at it and release it then.");
         }
         String notes = wanted.notes().strip();
         String accepted = wanted.accepted().strip();

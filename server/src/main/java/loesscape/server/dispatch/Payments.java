@@ -25,6 +25,8 @@ import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.FillingStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -32,6 +34,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Payments of signers: begun here, made at the desk, and then the answer to their field. */
 @Component
 class Payments {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Payments.class);
 
     private final JdbcClient database;
     private final DispatchStore dispatches;
@@ -209,6 +213,12 @@ class Payments {
 
     /** Gives up on what nobody has paid in time. */
     void giveUp() {
-        desk.late().forEach(due -> end(due, PaymentDesk.State.LATE));
+        for (PaymentDesk.Due due : desk.late()) {
+            try {
+                end(due, PaymentDesk.State.LATE);
+            } catch (RuntimeException e) {
+                LOG.error("The late payment {} was not ended; it is tried again", due.reference(), e);
+            }
+        }
     }
 }

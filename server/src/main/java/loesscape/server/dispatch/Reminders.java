@@ -7,12 +7,16 @@ import loesscape.core.signing.Signing;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Reminds those whose turn it is, where the sender asked for that. */
 @Component
 class Reminders {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Reminders.class);
 
     private final DispatchStore dispatches;
     private final Proceedings proceedings;
@@ -26,14 +30,23 @@ class Reminders {
 
     void remind() {
         for (UUID id : dispatches.toBeReminded()) {
-            transactions.executeWithoutResult(status -> {
-                Kept kept = dispatches.lock(id).orElseThrow();
+            try {
+                transactions.executeWithoutResult(status -> remind(id));
+            } catch (RuntimeException e) {
+                LOG.error(
+                        "The people of dispatch {} were not reminded; it is tried again when they would be next",
+                        id,
+                        e);
                 dispatches.reminded(id);
-                for (Party party : kept.dispatch().acting()) {
-                    kept = proceedings.happened(
-                            kept, Actor.SERVER, List.of(Signing.remind(kept.dispatch(), party.role())));
-                }
-            });
+            }
+        }
+    }
+
+    private void remind(UUID id) {
+        Kept kept = dispatches.lock(id).orElseThrow();
+        dispatches.reminded(id);
+        for (Party party : kept.dispatch().acting()) {
+            kept = proceedings.happened(kept, Actor.SERVER, List.of(Signing.remind(kept.dispatch(), party.role())));
         }
     }
 }

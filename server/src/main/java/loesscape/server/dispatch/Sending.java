@@ -14,11 +14,11 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
+import loesscape.core.model.Refused;
 import loesscape.core.model.Role;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.signing.Event;
-import loesscape.core.signing.NotNow;
 import loesscape.core.signing.Person;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.signing.Signing;
@@ -88,10 +88,10 @@ public class Sending {
             boolean mayDelegate) {}
 
     /** A line of a table that was not taken: its number, counted from 1 below the heading, and why. */
-    public record Refused(int line, String why) {}
+    public record RefusedLine(int line, String why) {}
 
     /** What became of a table: how many of its lines can be sent, or were, and what is wrong with the others. */
-    public record TableReport(int accepted, List<Refused> refused, boolean sent) {}
+    public record TableReport(int accepted, List<RefusedLine> refused, boolean sent) {}
 
     /** Sends a release to named people and tells the identity of the dispatch. */
     public UUID send(UUID template, int release, SendingWanted wanted, Author by, String from) {
@@ -202,7 +202,7 @@ public class Sending {
      */
     public TableReport sendTable(
             UUID template, int release, String table, SendingWanted common, boolean isSent, Author by, String from) {
-        List<Refused> refused = new ArrayList<>();
+        List<RefusedLine> refused = new ArrayList<>();
         int accepted = 0;
         int line = 0;
         for (Map<String, String> cells : SendingTable.read(table)) {
@@ -217,8 +217,8 @@ public class Sending {
                     }
                 });
                 accepted++;
-            } catch (Refusal | NotNow | Problems.Conflict | Problems.Missing problem) {
-                refused.add(new Refused(line, String.valueOf(problem.getMessage())));
+            } catch (Refused | Problems.Missing problem) {
+                refused.add(new RefusedLine(line, String.valueOf(problem.getMessage())));
             }
         }
         return new TableReport(accepted, refused, isSent);

@@ -8,6 +8,7 @@ import loesscape.server.api.HandedIn;
 import loesscape.server.api.PicturesApi;
 import loesscape.server.dispatch.Turns.OpenTurn;
 import loesscape.server.dispatch.Turns.TurnEnded;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -72,7 +73,7 @@ class TurnApi {
     HandedIn.Identity handIn(
             @PathVariable String link,
             @RequestParam String name,
-            @RequestBody byte[] content,
+            @RequestBody(required = false) byte @Nullable [] content,
             HttpServletRequest request) {
         return new HandedIn.Identity(turns.handIn(link, request.getRemoteAddr(), HandedIn.file(name, content)));
     }

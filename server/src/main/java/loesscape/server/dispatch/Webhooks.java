@@ -26,7 +26,6 @@ import loesscape.formats.export.RecordsJson;
 import loesscape.formats.json.Json;
 import loesscape.server.api.Records;
 import loesscape.server.api.ReleasedTemplates;
-import loesscape.server.outside.OutsideFailed;
 import loesscape.server.outside.OutsideLog;
 import loesscape.server.outside.OutsideService;
 import loesscape.server.security.Secrets;
@@ -217,7 +216,7 @@ class Webhooks {
             } else {
                 later(it, target, said);
             }
-        } catch (IOException | OutsideFailed | IllegalArgumentException e) {
+        } catch (IOException | RuntimeException e) {
             later(it, target, e.getClass().getSimpleName() + ": " + e.getMessage());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -8,6 +8,8 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import loesscape.server.store.Backoff;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -15,6 +17,8 @@ import org.springframework.stereotype.Repository;
 /** Messages to people: first kept with what they are about, then delivered, into a mailbox that can be looked into. */
 @Repository
 public class Mail {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Mail.class);
 
     /** What is kept of the way a link leads once its message is delivered: in the demo, whose mailbox this is, all. */
     private final String afterDelivery;
@@ -72,7 +76,10 @@ public class Mail {
                         .params(OffsetDateTime.now(clock), message.id())
                         .update();
                 log.passed(OutsideService.MAIL, what, false);
-            } catch (OutsideFailed failed) {
+            } catch (RuntimeException failed) {
+                if (!(failed instanceof OutsideFailed)) {
+                    LOG.error("The message {} was not delivered; it is tried again", message.id(), failed);
+                }
                 database.sql("UPDATE outside_mail SET next_try = ?, tries = tries + 1 WHERE id = ?")
                         .params(OffsetDateTime.now(clock).plus(Backoff.after(message.tries())), message.id())
                         .update();

@@ -143,7 +143,7 @@ class FillingsTest {
                 .json()
                 .get("id")
                 .stringValue();
-        answer(filler, path, "map", id + " 5 a map.pdf").problem(409);
+        answer(filler, path, "map", id + " 5 a map.pdf").problem(422);
         answer(filler, path, "map", id + " 12 a map.pdf").ok();
         answer(filler, path, "paid", "10 forged").problem(409);
         assertThat(filler.get(path + "/files/" + id).ok().response().headers().firstValue("Content-Disposition"))
@@ -151,9 +151,9 @@ class FillingsTest {
         Visitor other = SERVER.visitor();
         answer(other, path, "depth@r1", "5").ok();
         other.get(path + "/files/" + id).problem(404);
-        answer(other, path, "map", id + " 12 a map.pdf").problem(409);
+        answer(other, path, "map", id + " 12 a map.pdf").problem(422);
         filler.upload(path + "/files?name=well.png", "no picture".getBytes(java.nio.charset.StandardCharsets.UTF_8))
-                .problem(409);
+                .problem(422);
         assertThat(filler.post(path + "/finish", null).ok().json().get("record").intValue())
                 .isEqualTo(1);
         String template = "/api/templates/" + author.template("Files");

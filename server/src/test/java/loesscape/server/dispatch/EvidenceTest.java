@@ -120,7 +120,7 @@ class EvidenceTest {
         Arrays.fill(rubbish, 40, 400, (byte) 7);
         a.visitor
                 .put(a.path + "/answers/sign", "{\"typed\":\"%s\"}".formatted(picture(rubbish)))
-                .problem(409);
+                .problem(422);
         byte[] more = Arrays.copyOf(png(), 600);
         a.answer("sign", picture(more));
         String kept =
