@@ -1245,6 +1245,7 @@ export type OpenTurn = {
   mayDelegate: boolean;
   hasOpened: boolean;
   hasConsented: boolean;
+  consent: string;
   others: Other[];
   owned: string[];
   mine: string[];
@@ -1782,7 +1783,7 @@ export type Verb = {
   metWhenBlank: boolean;
 };
 
-export type Verdict = "intact" | "changed" | "notSealed" | "unreadable";
+export type Verdict = "sealedHere" | "sealedByOthers" | "changed" | "notSealed" | "unreadable";
 
 export type VersionRow = {
   version: number;

@@ -11,10 +11,11 @@
   let input: HTMLInputElement;
 
   const VERDICTS = {
-    intact: ["Intact", "moss", "✓"],
+    sealedHere: ["Sealed here and whole", "moss", "✓"],
+    sealedByOthers: ["Whole, but sealed by somebody this server does not know", "straw", "?"],
     changed: ["Changed", "clay", "✗"],
     notSealed: ["Not sealed", "stone", "–"],
-    unreadable: ["Not readable", "stone", "?"],
+    unreadable: ["Not readable", "stone", "–"],
   } as const;
 
   async function check(file: File | undefined) {
@@ -85,11 +86,14 @@
         <h2 class="text-lg font-semibold"><span aria-hidden="true">{verdict[2]}</span> {verdict[0]}</h2>
         <p class="mt-1 text-[15px]">{checked.message}</p>
         {#if checked.by}<p class="mt-1">
-            Sealed by {checked.by}{#if checked.at}, {dayAndTime(checked.at)}{/if}.
+            {checked.verdict === "sealedHere" ? "Sealed by" : "It calls itself sealed by"}
+            {checked.by}{#if checked.at}, {dayAndTime(checked.at)}{/if}.
           </p>{/if}
       </div>
       {#if checked.trail.length}
-        <h2 class="mt-6 font-semibold">What happened</h2>
+        <h2 class="mt-6 font-semibold">
+          {checked.verdict === "sealedHere" ? "What happened" : "What it claims to have happened"}
+        </h2>
         {#if checked.brokenAt}<p class="trouble">
             From entry {checked.brokenAt} on, the trail does not hold together.
           </p>{/if}

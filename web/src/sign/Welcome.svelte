@@ -51,10 +51,7 @@
           aria-describedby={wrong ? "agrees-error" : undefined}
           aria-invalid={!!wrong || undefined}
         />
-        <span
-          >I agree to fill in and sign this document electronically. What I answer and when I sign is kept
-          with the document.</span
-        >
+        <span>{about.consent}</span>
       </label>
       {#if wrong}<p id="agrees-error" class="trouble mt-2" role="alert">{wrong}</p>{/if}
       <button

@@ -9,6 +9,7 @@ import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.LaunchProblem;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
+import loesscape.server.launch.Verify;
 import loesscape.server.launch.WorkOut;
 import loesscape.server.store.Migrations;
 import org.springframework.boot.SpringApplication;
@@ -27,6 +28,7 @@ public class Loesscape {
             loesscape evaluate TEMPLATE.loess.json ANSWERS.json [--today DATE] [--stage STAGE]
             loesscape check TEMPLATE.loess.json
             loesscape formula FORMULA [VALUES.json]
+            loesscape verify FILE.pdf [--root root.pem] [--json]
             """;
 
     /** Runs a command; ends with exit code 0, 1 when it could not be done, 2 when it was not understood. */
@@ -53,6 +55,14 @@ public class Loesscape {
             case "evaluate" -> out.print(Evaluate.run(rest));
             case "check" -> out.print(Check.run(rest));
             case "formula" -> out.print(WorkOut.run(rest));
+            case "verify" -> {
+                Verify.Said said = Verify.run(rest);
+                out.print(said.text());
+                out.flush();
+                if (said.exitCode() != 0) {
+                    System.exit(said.exitCode());
+                }
+            }
             default -> throw new LaunchProblem(2, USAGE.strip());
         }
     }

@@ -2,6 +2,7 @@ package loesscape.core.signing;
 
 import java.time.LocalDate;
 import java.util.List;
+import loesscape.core.model.MayBeLeftOut;
 import org.jspecify.annotations.Nullable;
 
 /** Something that happened to a dispatch. What a dispatch is follows from its events alone, in their order. */
@@ -16,6 +17,8 @@ public sealed interface Event {
      * @param due until when it should be finished; null for no such day
      * @param mayDelegate whether a person may hand the turn on to another
      * @param prefilled how many answers were given beforehand
+     * @param releaseDigest SHA-256, in hexadecimal, of the template file of the release as it is kept; empty in trails of
+     *     before November 2026
      */
     record Sent(
             String document,
@@ -23,7 +26,8 @@ public sealed interface Event {
             List<Named> parties,
             @Nullable LocalDate due,
             boolean mayDelegate,
-            int prefilled)
+            int prefilled,
+            @MayBeLeftOut String releaseDigest)
             implements Event {
 
         public Sent {
@@ -53,8 +57,17 @@ public sealed interface Event {
     /** The person opened the document. */
     record Opened(String role) implements Event {}
 
-    /** The person agreed to sign electronically. */
-    record Consented(String role) implements Event {}
+    /**
+     * The person agreed to sign electronically.
+     *
+     * @param wording what was agreed to, word for word; empty in trails of before November 2026
+     */
+    record Consented(String role, @MayBeLeftOut String wording) implements Event {
+
+        /** What is agreed to now. */
+        public static final String WORDING =
+                "I agree to fill in and sign this document electronically. What I answer and when I sign is kept with the document.";
+    }
 
     /**
      * A payment was made at the payment desk.
@@ -91,7 +104,8 @@ public sealed interface Event {
      *
      * @param answers how many answers are the role's and count
      * @param signatures the labels of what was signed
-     * @param digest SHA-256, in hexadecimal, of all answers that counted then
+     * @param digest SHA-256, in hexadecimal, of the stored text of the {@link Snapshot}; in trails of the first form, of all
+     *     answers that counted then
      */
     record Signed(String role, int answers, List<String> signatures, String digest) implements Event {
 

@@ -182,7 +182,9 @@ public final class Signing {
 
     /** Agrees to sign electronically; nothing happens where that was said already. */
     public static List<Event> consent(Dispatch dispatch, String role) {
-        return acting(dispatch, role).hasConsented() ? List.of() : List.of(new Event.Consented(role));
+        return acting(dispatch, role).hasConsented()
+                ? List.of()
+                : List.of(new Event.Consented(role, Event.Consented.WORDING));
     }
 
     /**

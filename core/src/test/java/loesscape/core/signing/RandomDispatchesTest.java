@@ -110,7 +110,8 @@ class RandomDispatchesTest {
             List<Event.Named> people = roles.stream()
                     .map(role -> new Event.Named(role.key(), role.name(), role.order(), person(role.key())))
                     .toList();
-            events.addAll(Signing.send(document, new Event.Sent("Random", 1, people, null, true, 0), answers, TODAY));
+            events.addAll(
+                    Signing.send(document, new Event.Sent("Random", 1, people, null, true, 0, ""), answers, TODAY));
             advance();
             compare();
             for (int i = 0; i < steps; i++) {

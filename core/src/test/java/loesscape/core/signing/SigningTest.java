@@ -93,7 +93,8 @@ class SigningTest {
                         .toList(),
                 TODAY.plusDays(7),
                 mayDelegate,
-                0);
+                0,
+                "");
     }
 
     private static Person person(String name) {
@@ -255,7 +256,7 @@ class SigningTest {
         Event.Sent some = sent(false);
         assertThatThrownBy(() -> Signing.send(
                         document,
-                        new Event.Sent("Well", 1, some.parties().subList(0, 3), null, false, 0),
+                        new Event.Sent("Well", 1, some.parties().subList(0, 3), null, false, 0, ""),
                         answers,
                         TODAY))
                 .hasMessage("Nobody is named for “Hydrologist”.");

@@ -37,7 +37,9 @@ public final class EventWords {
             case Event.Asked it -> "The turn of %s began; a message was sent.".formatted(title(it.role()));
             case Event.Skipped it -> "%s does not take part, because %s.".formatted(title(it.role()), it.because());
             case Event.Opened it -> "Opened the document as %s.".formatted(title(it.role()));
-            case Event.Consented it -> "Agreed to sign electronically as %s.".formatted(title(it.role()));
+            case Event.Consented it ->
+                "Agreed to sign electronically as %s%s."
+                        .formatted(title(it.role()), it.wording().isEmpty() ? "" : ": “%s”".formatted(it.wording()));
             case Event.Paid it -> "Paid %s, reference %s.".formatted(it.amount(), it.reference());
             case Event.NotPaid it -> "A payment was not made: %s.".formatted(it.because());
             case Event.SignatureMade it ->
@@ -67,7 +69,8 @@ public final class EventWords {
         String before = it.prefilled() == 0
                 ? ""
                 : ", with %d %s given beforehand".formatted(it.prefilled(), it.prefilled() == 1 ? "answer" : "answers");
-        return "Sent release %d of “%s” to %s%s%s."
+        String release = it.releaseDigest().isEmpty() ? "" : " Its template: SHA-256 %s.".formatted(it.releaseDigest());
+        return "Sent release %d of “%s” to %s%s%s.%s"
                 .formatted(
                         it.release(),
                         it.document(),
@@ -75,13 +78,14 @@ public final class EventWords {
                                 .map(named -> named.title() + " " + person(named.person()))
                                 .collect(Collectors.joining(", ")),
                         due,
-                        before);
+                        before,
+                        release);
     }
 
     private String signed(Event.Signed it) {
         String signatures =
                 it.signatures().isEmpty() ? "" : " Signed: %s.".formatted(String.join(", ", it.signatures()));
-        return "Finished the turn of %s with %d %s.%s All answers then: SHA-256 %s."
+        return "Finished the turn of %s with %d %s.%s What was given: SHA-256 %s."
                 .formatted(
                         title(it.role()),
                         it.answers(),

@@ -43,7 +43,7 @@ final class CertificatePage {
         sheet.space(4);
         String by = evidence.organisation().isEmpty() ? "" : " Sent by " + evidence.organisation() + ".";
         sheet.text(
-                "Dispatch %s.%s All times are those of the server, in UTC. The trail is attached to this file as trail.json; the seal over the whole file shows any later change."
+                "Dispatch %s.%s All times are those of the server, in UTC. The trail is attached to this file as trail.json, with what it names by hash; the seal over the whole file shows any later change."
                         .formatted(evidence.dispatch(), by),
                 TEXT,
                 0,

@@ -1,5 +1,6 @@
 package loesscape.formats.export;
 
+import java.util.List;
 import loesscape.formats.evidence.Trail;
 
 /**
@@ -8,5 +9,11 @@ import loesscape.formats.evidence.Trail;
  * @param dispatch the identity of the dispatch
  * @param organisation who sent it; may be empty
  * @param trail all that happened, up to the finish
+ * @param files what the trail names by hash: what was given in each turn, and the template file
  */
-public record Evidence(String dispatch, String organisation, Trail trail) {}
+public record Evidence(String dispatch, String organisation, Trail trail, List<EvidenceFile> files) {
+
+    public Evidence {
+        files = List.copyOf(files);
+    }
+}

@@ -11,6 +11,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.GregorianCalendar;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Content.Line;
 import loesscape.core.model.Look;
@@ -85,25 +86,39 @@ public final class RecordPdf {
         }
     }
 
-    /** The trail as an embedded file (ISO 32000-2, 7.11.4), said to be the source of what the certificate tells. */
+    /** Embedded files (ISO 32000-2, 7.11.4), said to be the source of what the certificate tells. */
     private static void attach(PDDocument document, Evidence evidence, RecordHeading heading) throws IOException {
-        byte[] json = evidence.trail().json().getBytes(StandardCharsets.UTF_8);
-        PDEmbeddedFile file = new PDEmbeddedFile(document, new ByteArrayInputStream(json));
-        file.setSubtype("application/json");
-        file.setSize(json.length);
+        Map<String, PDComplexFileSpecification> files = new TreeMap<>();
+        EvidenceFile trail = new EvidenceFile(
+                SealCheck.TRAIL,
+                "What happened to this document, entry by entry",
+                "application/json",
+                evidence.trail().json().getBytes(StandardCharsets.UTF_8));
+        files.put(trail.name(), embedded(document, trail, heading));
+        for (EvidenceFile file : evidence.files()) {
+            files.put(file.name(), embedded(document, file, heading));
+        }
+        PDEmbeddedFilesNameTreeNode tree = new PDEmbeddedFilesNameTreeNode();
+        tree.setNames(files);
+        PDDocumentNameDictionary names = new PDDocumentNameDictionary(document.getDocumentCatalog());
+        names.setEmbeddedFiles(tree);
+        document.getDocumentCatalog().setNames(names);
+    }
+
+    private static PDComplexFileSpecification embedded(PDDocument document, EvidenceFile it, RecordHeading heading)
+            throws IOException {
+        PDEmbeddedFile file = new PDEmbeddedFile(document, new ByteArrayInputStream(it.content()));
+        file.setSubtype(it.media());
+        file.setSize(it.content().length);
         file.setCreationDate(GregorianCalendar.from(heading.finished().atZone(ZoneOffset.UTC)));
         PDComplexFileSpecification specification = new PDComplexFileSpecification();
-        specification.setFile(SealCheck.TRAIL);
-        specification.setFileUnicode(SealCheck.TRAIL);
-        specification.setFileDescription("What happened to this document, entry by entry");
+        specification.setFile(it.name());
+        specification.setFileUnicode(it.name());
+        specification.setFileDescription(it.description());
         specification.setEmbeddedFile(file);
         specification.setEmbeddedFileUnicode(file);
         specification.getCOSObject().setName(COSName.getPDFName("AFRelationship"), "Data");
-        PDEmbeddedFilesNameTreeNode files = new PDEmbeddedFilesNameTreeNode();
-        files.setNames(Map.of(SealCheck.TRAIL, specification));
-        PDDocumentNameDictionary names = new PDDocumentNameDictionary(document.getDocumentCatalog());
-        names.setEmbeddedFiles(files);
-        document.getDocumentCatalog().setNames(names);
+        return specification;
     }
 
     private static void information(PDDocument document, Content content, RecordHeading heading) {

@@ -21,6 +21,7 @@ import org.bouncycastle.asn1.cms.ContentInfo;
 import org.bouncycastle.asn1.pkcs.PKCSObjectIdentifiers;
 import org.bouncycastle.cert.CertException;
 import org.bouncycastle.cert.X509CertificateHolder;
+import org.bouncycastle.cert.jcajce.JcaX509CertificateConverter;
 import org.bouncycastle.cms.CMSException;
 import org.bouncycastle.cms.CMSProcessableByteArray;
 import org.bouncycastle.cms.CMSSignedData;
@@ -42,7 +43,6 @@ import org.jspecify.annotations.Nullable;
  * @param message the same in words
  * @param by who sealed it; empty where it is not known
  * @param at when it was sealed, as its time stamp says; null where it is not known
- * @param known whether this server's own authority sealed it
  * @param trail what the trail in it says; null where there is none
  */
 public record SealCheck(
@@ -50,7 +50,6 @@ public record SealCheck(
         String message,
         String by,
         @Nullable Instant at,
-        boolean known,
         @Nullable Trail trail) {
 
     /** The name under which the trail is attached to a sealed document. */
@@ -58,7 +57,11 @@ public record SealCheck(
 
     /** The outcome of a check. */
     public enum Verdict {
-        INTACT,
+        /** Sealed by the authority that is known, and whole. */
+        SEALED_HERE,
+        /** Whole, but sealed by somebody who is not known; what it says of itself is a claim. */
+        SEALED_BY_OTHERS,
+        /** Not what was sealed. */
         CHANGED,
         NOT_SEALED,
         UNREADABLE
@@ -67,9 +70,9 @@ public record SealCheck(
     /**
      * Checks a file.
      *
-     * @param root the certificate that is known here
+     * @param root the certificate that is known here; null where none is, and then nobody is known
      */
-    public static SealCheck of(byte[] pdf, X509Certificate root) {
+    public static SealCheck of(byte[] pdf, @Nullable X509Certificate root) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             List<PDSignature> signatures = document.getSignatureDictionaries();
             if (signatures.isEmpty()) {
@@ -84,10 +87,10 @@ public record SealCheck(
     }
 
     private static SealCheck without(Verdict verdict, String message) {
-        return new SealCheck(verdict, message, "", null, false, null);
+        return new SealCheck(verdict, message, "", null, null);
     }
 
-    private static SealCheck checked(byte[] pdf, PDDocument document, PDSignature seal, X509Certificate root)
+    private static SealCheck checked(byte[] pdf, PDDocument document, PDSignature seal, @Nullable X509Certificate root)
             throws IOException {
         int[] range = seal.getByteRange();
         boolean whole = range.length == 4
@@ -113,19 +116,27 @@ public record SealCheck(
                 return without(Verdict.CHANGED, "Something stands behind the signature in the seal.");
             }
             boolean known = isFrom(certificate, root);
-            Instant at = time(signer);
-            if (known && at == null) {
+            TimeStampToken stamp = stamp(signer);
+            if (known && (stamp == null || !isFrom(certificate(stamp.getCertificates(), stamp.getSID()), root))) {
                 return without(Verdict.CHANGED, "The time stamp of the seal does not fit.");
             }
+            Instant at = stamp == null ? null : time(stamp);
+            Trail trail = trail(document);
+            int broken = trail == null ? 0 : trail.firstBroken();
+            if (broken > 0) {
+                return without(
+                        Verdict.CHANGED, "The trail in it does not hold together from entry %d on.".formatted(broken));
+            }
             return new SealCheck(
-                    Verdict.INTACT,
-                    known
-                            ? "This is exactly what was sealed here."
-                            : "Nothing was changed since it was sealed, but not by the authority that is known here.",
+                    known ? Verdict.SEALED_HERE : Verdict.SEALED_BY_OTHERS,
+                    !known
+                            ? "Nothing was changed since it was sealed, but it was sealed by somebody who is not known here: what it says of people and times is a claim, not a fact."
+                            : at == null
+                                    ? "This is exactly what was sealed here. Its time stamp is from outside the time for which its certificate holds, so it does not prove when."
+                                    : "This is exactly what was sealed here.",
                     Authority.commonName(certificate),
                     at,
-                    known,
-                    trail(document));
+                    trail);
         } catch (CMSException | OperatorCreationException | CertificateException e) {
             return without(Verdict.CHANGED, "Something in this file was changed after it was sealed.");
         }
@@ -150,16 +161,16 @@ public record SealCheck(
         return contents.length >= encoded.length && Arrays.equals(encoded, Arrays.copyOf(contents, encoded.length));
     }
 
-    private static boolean isFrom(X509CertificateHolder certificate, X509Certificate root) {
+    private static boolean isFrom(X509CertificateHolder certificate, @Nullable X509Certificate root) {
         try {
-            return certificate.isSignatureValid(new JcaContentVerifierProviderBuilder().build(root));
+            return root != null && certificate.isSignatureValid(new JcaContentVerifierProviderBuilder().build(root));
         } catch (CertException | OperatorCreationException e) {
             return false;
         }
     }
 
-    /** When the signature was there at the latest, if its time stamp is about this very signature. */
-    private static @Nullable Instant time(SignerInformation signer) {
+    /** The time stamp of a signature, if it is about this very signature and whole. */
+    private static @Nullable TimeStampToken stamp(SignerInformation signer) {
         AttributeTable unsigned = signer.getUnsignedAttributes();
         Attribute stamp = unsigned == null ? null : unsigned.get(PKCSObjectIdentifiers.id_aa_signatureTimeStampToken);
         if (stamp == null) {
@@ -169,12 +180,29 @@ public record SealCheck(
             TimeStampToken token = new TimeStampToken(
                     ContentInfo.getInstance(stamp.getAttrValues().getObjectAt(0)));
             byte[] digest = MessageDigest.getInstance("SHA-256").digest(signer.getSignature());
+            SignerInformation stamper = token.toCMSSignedData()
+                    .getSignerInfos()
+                    .getSigners()
+                    .iterator()
+                    .next();
+            X509CertificateHolder certificate = certificate(token.getCertificates(), token.getSID());
+            boolean holds = stamper.verify(new JcaSimpleSignerInfoVerifierBuilder()
+                    .build(new JcaX509CertificateConverter()
+                            .getCertificate(certificate)
+                            .getPublicKey()));
+            return holds && Arrays.equals(digest, token.getTimeStampInfo().getMessageImprintDigest()) ? token : null;
+        } catch (TSPException | IOException | GeneralSecurityException | CMSException | OperatorCreationException e) {
+            return null;
+        }
+    }
+
+    /** When the signature was there at the latest; null where the stamp's certificate did not hold then, or is for others. */
+    private static @Nullable Instant time(TimeStampToken token) {
+        try {
             X509CertificateHolder certificate = certificate(token.getCertificates(), token.getSID());
             token.validate(new JcaSimpleSignerInfoVerifierBuilder().build(certificate));
-            return Arrays.equals(digest, token.getTimeStampInfo().getMessageImprintDigest())
-                    ? token.getTimeStampInfo().getGenTime().toInstant()
-                    : null;
-        } catch (TSPException | IOException | GeneralSecurityException | CMSException | OperatorCreationException e) {
+            return token.getTimeStampInfo().getGenTime().toInstant();
+        } catch (TSPException | CertificateException | OperatorCreationException | CMSException e) {
             return null;
         }
     }

@@ -48,7 +48,7 @@ class SealTest {
                         "Ilse Maarwick",
                         "127.0.0.1",
                         new Event.Sent(
-                                "Well", 1, List.of(new Event.Named("owner", "Owner", 1, person)), null, false, 0))
+                                "Well", 1, List.of(new Event.Named("owner", "Owner", 1, person)), null, false, 0, ""))
                 .with(NOW, "server", "", new Event.Asked("owner"))
                 .with(NOW, "Femke Oosterlaan", "10.0.0.1", new Event.Signed("owner", 2, List.of("Signature"), "ab"));
     }
@@ -64,7 +64,9 @@ class SealTest {
                                 new Content.Line.Signature("signature", "Signature", PEN),
                                 new Content.Line.Signature("initials", "Initials", "F. O.")))));
         return RecordPdf.write(
-                content, new RecordHeading(1, 1, NOW), new Evidence("d-1", "Veldhollow Soil and Water Board", trail()));
+                content,
+                new RecordHeading(1, 1, NOW),
+                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), List.of()));
     }
 
     private static byte[] sealed() {
@@ -79,13 +81,12 @@ class SealTest {
                 .as("what was sealed stays as it was")
                 .isEqualTo(before);
         SealCheck check = SealCheck.of(sealed, AUTHORITY.root());
-        assertThat(check.verdict()).as(check.message()).isEqualTo(SealCheck.Verdict.INTACT);
-        assertThat(check.known()).isTrue();
+        assertThat(check.verdict()).as(check.message()).isEqualTo(SealCheck.Verdict.SEALED_HERE);
         assertThat(check.by()).isEqualTo("Veldhollow Soil and Water Board · Seal");
         assertThat(check.at()).isEqualTo(NOW);
         assertThat(check.trail()).isEqualTo(trail());
-        assertThat(SealCheck.of(sealed, Authority.make("Others", NOW).root()).known())
-                .isFalse();
+        assertThat(SealCheck.of(sealed, Authority.make("Others", NOW).root()).verdict())
+                .isEqualTo(SealCheck.Verdict.SEALED_BY_OTHERS);
         assertThat(SealCheck.of(before, AUTHORITY.root()).verdict()).isEqualTo(SealCheck.Verdict.NOT_SEALED);
         assertThat(SealCheck.of(new byte[] {1, 2}, AUTHORITY.root()).verdict()).isEqualTo(SealCheck.Verdict.UNREADABLE);
     }
@@ -110,11 +111,11 @@ class SealTest {
             if (at < begin || at >= end || at > begin + 2 * 6_000) {
                 assertThat(check.verdict())
                         .as("byte %d of %d", at, sealed.length)
-                        .isNotEqualTo(SealCheck.Verdict.INTACT);
+                        .isNotEqualTo(SealCheck.Verdict.SEALED_HERE);
             }
         }
         byte[] longer = Arrays.copyOf(sealed, sealed.length + 1);
-        assertThat(SealCheck.of(longer, AUTHORITY.root()).verdict()).isNotEqualTo(SealCheck.Verdict.INTACT);
+        assertThat(SealCheck.of(longer, AUTHORITY.root()).verdict()).isNotEqualTo(SealCheck.Verdict.SEALED_HERE);
     }
 
     @Test

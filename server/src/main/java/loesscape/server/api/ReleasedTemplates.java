@@ -18,6 +18,11 @@ public class ReleasedTemplates {
         this.releases = releases;
     }
 
+    /** The template file of a release, as it is kept. */
+    public String text(UUID template, int release) {
+        return releases.text(template, release).orElseThrow(() -> new Problems.Missing("There is no such release."));
+    }
+
     /** A release. */
     public CompiledTemplate get(UUID template, int release) {
         Key key = new Key(template, release);

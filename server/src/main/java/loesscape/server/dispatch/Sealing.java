@@ -1,6 +1,8 @@
 package loesscape.server.dispatch;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -9,9 +11,11 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.export.Evidence;
+import loesscape.formats.export.EvidenceFile;
 import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
 import loesscape.server.api.Records;
+import loesscape.server.api.ReleasedTemplates;
 import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.outside.OutsideFailed;
 import loesscape.server.store.DispatchStore;
@@ -34,6 +38,7 @@ class Sealing {
     private final DispatchStore dispatches;
     private final RecordStore records;
     private final OrganisationStore organisations;
+    private final ReleasedTemplates releases;
     private final CertificateAuthority authority;
     private final Proceedings proceedings;
     private final Letters letters;
@@ -45,6 +50,7 @@ class Sealing {
             DispatchStore dispatches,
             RecordStore records,
             OrganisationStore organisations,
+            ReleasedTemplates releases,
             CertificateAuthority authority,
             Proceedings proceedings,
             Letters letters,
@@ -54,6 +60,7 @@ class Sealing {
         this.dispatches = dispatches;
         this.records = records;
         this.organisations = organisations;
+        this.releases = releases;
         this.authority = authority;
         this.proceedings = proceedings;
         this.letters = letters;
@@ -110,6 +117,25 @@ class Sealing {
         return RecordPdf.write(
                 Records.content(row),
                 row.heading(),
-                new Evidence(kept.id().toString(), organisations.find().name(), dispatches.trail(kept.id())));
+                new Evidence(
+                        kept.id().toString(), organisations.find().name(), dispatches.trail(kept.id()), files(kept)));
+    }
+
+    /** What the trail names by hash, as it is kept: what was given in each turn, and the template file of the release. */
+    private List<EvidenceFile> files(Kept kept) {
+        List<EvidenceFile> files = new ArrayList<>();
+        files.add(json(
+                "template.loess.json",
+                "The document as it was released",
+                releases.text(kept.template(), kept.release())));
+        dispatches
+                .snapshotTexts(kept.id())
+                .forEach((role, text) -> files.add(
+                        json("turn-%s.json".formatted(role), "What was given in the turn of this role", text)));
+        return files;
+    }
+
+    private static EvidenceFile json(String name, String description, String text) {
+        return new EvidenceFile(name, description, "application/json", text.getBytes(StandardCharsets.UTF_8));
     }
 }

@@ -110,7 +110,8 @@ public class Sending {
                 parties(document, wanted.people()),
                 wanted.due(),
                 wanted.mayDelegate(),
-                wanted.answers().size());
+                wanted.answers().size(),
+                Proceedings.digest(releases.text(template, release)));
         List<Event> events = Signing.send(SignedDocument.of(compiled, first), sent, answers, proceedings.today());
         UUID id = dispatches.add(new DispatchStore.New(
                 template,

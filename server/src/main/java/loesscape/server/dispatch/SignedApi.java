@@ -71,9 +71,8 @@ class SignedApi {
     @PostMapping(value = "/api/verify", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     Checked verify(@RequestBody byte[] file) {
         SealCheck check = authority.check(file);
-        boolean isIntact = check.verdict() == SealCheck.Verdict.INTACT;
-        boolean isKnown = dispatches.withDigest(Trail.digest(file)).isPresent();
-        if (isIntact && check.known() && !isKnown) {
+        boolean isKept = dispatches.withDigest(Trail.digest(file)).isPresent();
+        if (check.verdict() == SealCheck.Verdict.SEALED_HERE && !isKept) {
             return new Checked(
                     SealCheck.Verdict.CHANGED,
                     "The document in it is as it was sealed here, but the bytes of its seal are not those that were kept.",

@@ -84,6 +84,7 @@ public class Turns {
      * @param name of this person
      * @param message what the sender wrote
      * @param due until when it should be finished; null for no such day
+     * @param consent what is agreed to before anything can be signed
      * @param others all who take part, this person included, in the order of their turns
      * @param owned the keys of this role's own fields
      * @param mine the keys of the sections in which this role has something to do
@@ -97,6 +98,7 @@ public class Turns {
             boolean mayDelegate,
             boolean hasOpened,
             boolean hasConsented,
+            String consent,
             List<Other> others,
             List<String> owned,
             List<String> mine) {}
@@ -148,6 +150,7 @@ public class Turns {
                 kept.dispatch().mayDelegate(),
                 party.hasOpened(),
                 party.hasConsented(),
+                Event.Consented.WORDING,
                 kept.dispatch().parties().stream()
                         .map(it -> new Other(it.title(), it.person().name(), it.turn()))
                         .toList(),

@@ -86,9 +86,14 @@ public class ReleaseStore {
 
     /** The template as it was released. */
     public Optional<Template> find(UUID template, int number) {
+        return text(template, number).map(TemplateFile::read);
+    }
+
+    /** The template file as it was released. */
+    public Optional<String> text(UUID template, int number) {
         return database.sql("SELECT document FROM release WHERE template_id = ? AND number = ?")
                 .params(template, number)
-                .query((row, n) -> TemplateFile.read(row.getString("document")))
+                .query(String.class)
                 .optional();
     }
 

@@ -94,11 +94,11 @@ class DispatchesTest {
         byte[] sealed = sent.sealed();
         assertThat(sent.trail())
                 .contains("Hydrologist does not take part, because Agreed depth is 24 m")
-                .contains("Agreed to sign electronically as Landowner.")
+                .contains("Agreed to sign electronically as Landowner")
                 .contains("Finished the turn of Driller with")
                 .contains("Signed: Initials of the driller, Signature of the driller.");
         JsonNode checked = SERVER.visitor().upload("/api/verify", sealed).ok().json();
-        assertThat(checked.get("verdict").stringValue()).isEqualTo("intact");
+        assertThat(checked.get("verdict").stringValue()).isEqualTo("sealedHere");
         assertThat(checked.get("brokenAt").intValue()).isZero();
         assertThat(checked.get("trail").toString()).contains("All have signed");
         for (int at : new int[] {200, sealed.length / 2, sealed.length - 2_000}) {
@@ -111,7 +111,7 @@ class DispatchesTest {
                             .get("verdict")
                             .stringValue())
                     .as("byte %d", at)
-                    .isNotEqualTo("intact");
+                    .isNotEqualTo("sealedHere");
         }
         assertThat(sent.author
                         .get("/api/dispatches/" + sent.id + "/document.pdf")

@@ -155,7 +155,8 @@ class SigningTest {
         Page anybody = BROWSER.desktop();
         anybody.navigate(SERVER.address() + "/verify");
         check(anybody, document);
-        assertThat(anybody.getByRole(AriaRole.HEADING, named("Intact"))).isVisible();
+        assertThat(anybody.getByRole(AriaRole.HEADING, named("Sealed here and whole")))
+                .isVisible();
         assertThat(anybody.locator("main")).containsText("All have signed");
         Browser.isAccessible(anybody);
         document[document.length / 3] ^= 1;

@@ -202,9 +202,14 @@ final class EveryWrite {
         String desk = path(a.visitor.post(a.path + "/payments/fee", null));
         server.visitor().post("/api" + desk, "{\"approved\":true}").ok();
         a.sign("a_sign").finished();
+        author.put("/api/outside", "{\"service\":\"authority\",\"failing\":true,\"delay\":0}")
+                .ok();
         sent.turn("b").sign("b_sign").finished();
+        author.post("/api/dispatches/" + sent.id + "/seal", null).ok();
+        author.put("/api/outside", "{\"service\":\"authority\",\"failing\":false,\"delay\":0}")
+                .ok();
         assertThat(server.visitor().upload("/api/verify", sent.sealed()).ok().text())
-                .contains("intact");
+                .contains("sealedHere");
         assertThat(author.get("/api/templates/" + template + "/webhook").ok().text())
                 .contains("\"event\":\"finished\"");
     }

@@ -35,7 +35,7 @@ class OldDataTest {
             byte[] sealed = author.get(path + "/document.pdf").ok().response().body();
             JsonNode checked =
                     SERVER.visitor().upload("/api/verify", sealed).ok().json();
-            assertThat(checked.get("verdict").stringValue()).isEqualTo("intact");
+            assertThat(checked.get("verdict").stringValue()).isEqualTo("sealedHere");
             assertThat(checked.get("brokenAt").intValue()).isZero();
             assertThat(checked.get("trail"))
                     .hasSameSizeAs(page.get("trail")

@@ -1,0 +1,106 @@
+package loesscape.formats.evidence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import loesscape.core.signing.Event;
+import loesscape.core.signing.Person;
+import org.junit.jupiter.api.Test;
+
+/** Trails as they were written once are read, and are whole, for good. */
+class TrailTest {
+
+    private static final Path GOLDEN = Path.of("src/test/resources/loesscape/formats/evidence");
+    private static final Instant AT = Instant.parse("2026-11-27T09:00:00.250Z");
+
+    /** One of each event. */
+    private static Trail trail() {
+        Person femke = new Person("Femke “F.” Oosterlaan", "femke@veldhollow.example");
+        Person cousin = new Person("Cousin", "cousin@veldhollow.example");
+        List<Event> events = List.of(
+                new Event.Sent(
+                        "Well",
+                        2,
+                        List.of(new Event.Named("owner", "Owner", 1, femke)),
+                        LocalDate.of(2026, 12, 31),
+                        true,
+                        1,
+                        "ab".repeat(32)),
+                new Event.Asked("owner"),
+                new Event.Skipped("driller", "Depth is 24 m"),
+                new Event.Opened("owner"),
+                new Event.Consented("owner", "I agree."),
+                new Event.NotPaid("owner", "fee", "the desk refused it"),
+                new Event.Paid("owner", "fee", "€ 10.00", "ref"),
+                new Event.SignatureMade("owner", "sign", "Signature", "cd".repeat(32)),
+                new Event.SignatureTakenBack("owner", "sign", "Signature", ""),
+                new Event.Reminded("owner"),
+                new Event.Delegated("owner", femke, cousin, "On leave"),
+                new Event.Corrected("owner", cousin, femke),
+                new Event.Signed("owner", 2, List.of("Signature"), "ef".repeat(32)),
+                new Event.Declined("owner", "Not my land"),
+                new Event.Withdrawn("Wrong parcel"),
+                new Event.Finished(7, "01".repeat(32)),
+                new Event.Sealed("23".repeat(32)));
+        Trail trail = Trail.EMPTY;
+        for (Event event : events) {
+            trail = trail.with(AT, "Ilse Maarwick", "127.0.0.1", event);
+        }
+        return trail;
+    }
+
+    private static String golden(String name) throws IOException {
+        return Files.readString(GOLDEN.resolve(name));
+    }
+
+    @Test
+    void aTrailIsWrittenAsItAlwaysWasInThisForm() throws IOException {
+        if (Boolean.getBoolean("loesscape.make")) {
+            Files.createDirectories(GOLDEN);
+            Files.writeString(GOLDEN.resolve("trail-2.json"), trail().json());
+        }
+        assertThat(trail().json()).isEqualTo(golden("trail-2.json"));
+        assertThat(Trail.read(golden("trail-2.json").getBytes(StandardCharsets.UTF_8)))
+                .isEqualTo(trail());
+    }
+
+    @Test
+    void aTrailOfTheFirstFormIsWhole() throws IOException {
+        Trail first = Trail.read(golden("trail-1.json").getBytes(StandardCharsets.UTF_8));
+        assertThat(first.entries()).hasSizeGreaterThan(5);
+        assertThat(first.firstBroken()).isZero();
+        assertThat(first.entries()).allMatch(TrailEntry::isOfFirstForm);
+        assertThat(first.events()).hasSameSizeAs(first.entries());
+        assertThat(Trail.read(first.json().getBytes(StandardCharsets.UTF_8))).isEqualTo(first);
+    }
+
+    @Test
+    void whateverIsDoneToAnEntryIsFoundAtIt() {
+        List<TrailEntry> entries = trail().entries();
+        for (int i = 0; i < entries.size(); i++) {
+            TrailEntry entry = entries.get(i);
+            int at = i;
+            Stream.of(
+                            entry.text().replace("Ilse", "Else"),
+                            entry.text().replaceFirst("\"number\":\\d+", "\"number\":99"),
+                            entry.text() + " ",
+                            "")
+                    .forEach(text -> {
+                        List<TrailEntry> changed = new ArrayList<>(entries);
+                        changed.set(at, TrailEntry.read(text, entry.hash()));
+                        assertThat(new Trail(changed).firstBroken()).isEqualTo(at + 1);
+                    });
+            List<TrailEntry> shorter = new ArrayList<>(entries);
+            shorter.remove(i);
+            assertThat(new Trail(shorter).firstBroken()).isEqualTo(i + 1 == entries.size() ? 0 : i + 1);
+        }
+    }
+}
