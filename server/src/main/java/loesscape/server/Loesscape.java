@@ -3,9 +3,11 @@ package loesscape.server;
 import java.io.PrintStream;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Supplier;
 import loesscape.server.clock.ServerClock;
 import loesscape.server.launch.Check;
 import loesscape.server.launch.Evaluate;
+import loesscape.server.launch.InstallationSecret;
 import loesscape.server.launch.LaunchProblem;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
@@ -69,16 +71,21 @@ public class Loesscape {
 
     /** Starts the server, which reads the time from a clock; returns when it answers. */
     public static ConfigurableApplicationContext serve(Options options, ServerClock clock) {
-        Preflight.check(options);
+        InstallationSecret secret = Preflight.check(options);
+        String databasePassword = secret.of(Preflight.DATABASE);
         SpringApplication application = new SpringApplication(Loesscape.class);
         application.addInitializers(context -> {
-            Migrations.run(options.databaseUrl());
+            Migrations.run(options.databaseUrl(), databasePassword);
             context.getBeanFactory().registerSingleton("clock", clock);
+            Supplier<String> passphrase = () -> secret.of("authority");
+            context.getBeanFactory().registerSingleton("authorityPassphrase", passphrase);
         });
         return application.run(
                 "--server.port=" + options.port(),
                 "--server.address=" + options.address(),
                 "--loesscape.demo=" + options.demo(),
-                "--spring.datasource.url=" + options.databaseUrl());
+                "--spring.datasource.url=" + options.databaseUrl(),
+                "--spring.datasource.username=",
+                "--spring.datasource.password=" + databasePassword);
     }
 }

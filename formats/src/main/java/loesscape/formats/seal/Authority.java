@@ -13,6 +13,7 @@ import java.security.MessageDigest;
 import java.security.PrivateKey;
 import java.security.PublicKey;
 import java.security.SecureRandom;
+import java.security.UnrecoverableKeyException;
 import java.security.cert.Certificate;
 import java.security.cert.CertificateEncodingException;
 import java.security.cert.X509Certificate;
@@ -23,6 +24,7 @@ import java.util.ArrayList;
 import java.util.Date;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.bouncycastle.asn1.ASN1EncodableVector;
 import org.bouncycastle.asn1.ASN1ObjectIdentifier;
 import org.bouncycastle.asn1.DERSet;
@@ -105,8 +107,7 @@ public final class Authority {
      */
     public static Authority make(String name, Instant now) {
         try {
-            KeyStore keys = KeyStore.getInstance("PKCS12");
-            keys.load(null, NO_PASSWORD);
+            KeyStore keys = empty();
             KeyPair root = pair();
             X500Name issuer = named(name, "Local root");
             X509Certificate rootCertificate = certificate(issuer, root, issuer, root.getPublic(), now, null);
@@ -168,22 +169,48 @@ public final class Authority {
                 .getCertificate(builder.build(new JcaContentSignerBuilder(ALGORITHM).build(root.getPrivate())));
     }
 
-    /** An authority that was kept. */
-    public static Authority read(byte[] kept) {
+    /**
+     * An authority that was kept under a passphrase; empty where it is under another, or under none.
+     *
+     * @throws IllegalStateException when it cannot be read at all
+     */
+    public static Optional<Authority> read(byte[] kept, String passphrase) {
         try {
             KeyStore keys = KeyStore.getInstance("PKCS12");
-            keys.load(new ByteArrayInputStream(kept), NO_PASSWORD);
-            return new Authority(keys);
-        } catch (GeneralSecurityException | IOException e) {
+            keys.load(new ByteArrayInputStream(kept), passphrase.toCharArray());
+            KeyStore open = empty();
+            for (String use : List.of(ROOT, SEAL, TIME)) {
+                open.setKeyEntry(
+                        use, keys.getKey(use, passphrase.toCharArray()), NO_PASSWORD, keys.getCertificateChain(use));
+            }
+            return Optional.of(new Authority(open));
+        } catch (UnrecoverableKeyException e) {
+            return Optional.empty();
+        } catch (IOException e) {
+            if (e.getCause() instanceof UnrecoverableKeyException) {
+                return Optional.empty();
+            }
+            throw new IllegalStateException("The authority cannot be read", e);
+        } catch (GeneralSecurityException e) {
             throw new IllegalStateException("The authority cannot be read", e);
         }
     }
 
-    /** The authority with its private keys, to be kept where nobody else reads. */
-    public byte[] bytes() {
+    private static KeyStore empty() throws GeneralSecurityException, IOException {
+        KeyStore keys = KeyStore.getInstance("PKCS12");
+        keys.load(null, NO_PASSWORD);
+        return keys;
+    }
+
+    /** The authority with its private keys, encrypted under a passphrase (PKCS #12, RFC 7292). */
+    public byte[] bytes(String passphrase) {
         try {
+            KeyStore closed = empty();
+            for (String use : List.of(ROOT, SEAL, TIME)) {
+                closed.setKeyEntry(use, key(use), passphrase.toCharArray(), keys.getCertificateChain(use));
+            }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            keys.store(out, NO_PASSWORD);
+            closed.store(out, passphrase.toCharArray());
             return out.toByteArray();
         } catch (GeneralSecurityException | IOException e) {
             throw new IllegalStateException("The authority cannot be kept", e);

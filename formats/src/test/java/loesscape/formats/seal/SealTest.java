@@ -119,6 +119,34 @@ class SealTest {
     }
 
     @Test
+    void keysAreKeptUnderAPassphrase() throws Exception {
+        byte[] kept = AUTHORITY.bytes("of this installation");
+        Authority read = Authority.read(kept, "of this installation").orElseThrow();
+        assertThat(read.root()).isEqualTo(AUTHORITY.root());
+        assertThat(SealCheck.of(Seal.seal(document(), read, "x", NOW), AUTHORITY.root())
+                        .verdict())
+                .isEqualTo(SealCheck.Verdict.SEALED_HERE);
+        assertThat(Authority.read(kept, "")).isEmpty();
+        assertThat(Authority.read(kept, "guessed")).isEmpty();
+        assertThat(Authority.read(AUTHORITY.bytes(""), ""))
+                .as("as it was kept before")
+                .isPresent();
+    }
+
+    @Test
+    void aClockThatWasAheadWhenTheAuthorityWasMadeDoesNotMakeSealsForgeries() {
+        Authority ahead = Authority.make("Ahead", NOW.plusSeconds(3_600));
+        SealCheck check = SealCheck.of(Seal.seal(document(), ahead, "x", NOW), ahead.root());
+        assertThat(check.verdict()).isEqualTo(SealCheck.Verdict.SEALED_HERE);
+        assertThat(check.at()).isEqualTo(NOW);
+        Authority farAhead = Authority.make("Far ahead", NOW.plusSeconds(30 * 86_400));
+        SealCheck unproved = SealCheck.of(Seal.seal(document(), farAhead, "x", NOW), farAhead.root());
+        assertThat(unproved.verdict()).isEqualTo(SealCheck.Verdict.SEALED_HERE);
+        assertThat(unproved.at()).isNull();
+        assertThat(unproved.message()).contains("does not prove when");
+    }
+
+    @Test
     void aTrailThatWasChangedIsBroken() {
         List<TrailEntry> entries = new ArrayList<>(trail().entries());
         assertThat(trail().firstBroken()).isZero();

@@ -6,9 +6,11 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.stream.Stream;
 import org.h2.api.ErrorCode;
 
@@ -17,14 +19,23 @@ public final class Preflight {
 
     private Preflight() {}
 
-    /** Checks port, folder and database, and throws earlier demo data away where that was asked for. */
-    public static void check(Options options) {
+    /** What the secret is used for to open the database. */
+    public static final String DATABASE = "database";
+
+    /**
+     * Checks port, folder and database, and throws earlier demo data away where that was asked for.
+     *
+     * @return the secret of the installation
+     */
+    public static InstallationSecret check(Options options) {
         port(options);
         folder(options.data());
-        database(options);
+        InstallationSecret secret = InstallationSecret.of(options.data());
+        database(options, secret.of(DATABASE));
         if (options.reset()) {
             reset(options);
         }
+        return secret;
     }
 
     private static void port(Options options) {
@@ -41,6 +52,9 @@ public final class Preflight {
     private static void folder(Path data) {
         try {
             Files.createDirectories(data);
+            if (InstallationSecret.isPosix()) {
+                Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwx------"));
+            }
             Files.delete(Files.createTempFile(data, "writable", ".tmp"));
         } catch (IOException e) {
             throw new LaunchProblem(
@@ -48,8 +62,8 @@ public final class Preflight {
         }
     }
 
-    private static void database(Options options) {
-        try (Connection connection = DriverManager.getConnection(options.databaseUrl())) {
+    private static void database(Options options, String password) {
+        try (Connection connection = opened(options, password)) {
             connection.isValid(1);
         } catch (SQLException e) {
             boolean inUse = e.getErrorCode() == ErrorCode.DATABASE_ALREADY_OPEN_1;
@@ -62,6 +76,22 @@ public final class Preflight {
                             ? "The data in %s is in use by another Loesscape; stop it or choose another folder with --data DIR."
                                     .formatted(options.data())
                             : "The data in %s cannot be opened: %s".formatted(options.data(), e.getMessage()));
+        }
+    }
+
+    /** Databases of before November 2026 had no password; they get one. */
+    private static Connection opened(Options options, String password) throws SQLException {
+        try {
+            return DriverManager.getConnection(options.databaseUrl(), "", password);
+        } catch (SQLException e) {
+            if (e.getErrorCode() != ErrorCode.WRONG_USER_OR_PASSWORD) {
+                throw e;
+            }
+            Connection open = DriverManager.getConnection(options.databaseUrl(), "", "");
+            try (Statement statement = open.createStatement()) {
+                statement.execute("ALTER USER \"\" SET PASSWORD '%s'".formatted(password));
+            }
+            return open;
         }
     }
 

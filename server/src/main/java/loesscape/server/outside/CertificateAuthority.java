@@ -2,14 +2,19 @@ package loesscape.server.outside;
 
 import java.security.cert.X509Certificate;
 import java.time.Clock;
+import java.util.function.Supplier;
 import loesscape.formats.seal.Authority;
 import loesscape.formats.seal.Seal;
 import loesscape.formats.seal.SealCheck;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
-/** The authority whose certificates seal documents. It is made when it is first needed, and kept. */
+/**
+ * The authority whose certificates seal documents. It is made when it is first needed, and kept under the secret of the
+ * installation.
+ */
 @Repository
 public class CertificateAuthority {
 
@@ -18,9 +23,15 @@ public class CertificateAuthority {
     private final JdbcClient database;
     private final OutsideLog log;
     private final Clock clock;
+    private final String passphrase;
     private @Nullable Authority known;
 
-    CertificateAuthority(JdbcClient database, OutsideLog log, Clock clock) {
+    CertificateAuthority(
+            JdbcClient database,
+            OutsideLog log,
+            Clock clock,
+            @Qualifier("authorityPassphrase") Supplier<String> passphrase) {
+        this.passphrase = passphrase.get();
         this.database = database;
         this.log = log;
         this.clock = clock;
@@ -51,17 +62,31 @@ public class CertificateAuthority {
     private synchronized Authority authority() {
         if (known == null) {
             known = database.sql("SELECT keys FROM outside_authority")
-                    .query((row, n) -> Authority.read(row.getBytes("keys")))
+                    .query((row, n) -> read(row.getBytes("keys")))
                     .optional()
                     .orElseGet(this::made);
         }
         return known;
     }
 
+    /** The keys of before November 2026 lay under no passphrase; they do from now on. */
+    private Authority read(byte[] keys) {
+        return Authority.read(keys, passphrase).orElseGet(() -> {
+            Authority open = Authority.read(keys, "")
+                    .orElseThrow(
+                            () -> new IllegalStateException(
+                                    "The keys of the authority lie under another secret than the one this installation was started with"));
+            database.sql("UPDATE outside_authority SET keys = ?")
+                    .param(open.bytes(passphrase))
+                    .update();
+            return open;
+        });
+    }
+
     private Authority made() {
         Authority made = Authority.make(NAME, clock.instant());
         database.sql("INSERT INTO outside_authority (keys) VALUES (?)")
-                .param(made.bytes())
+                .param(made.bytes(passphrase))
                 .update();
         return made;
     }

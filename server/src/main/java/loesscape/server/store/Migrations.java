@@ -16,7 +16,7 @@ public final class Migrations {
      *
      * @throws org.flywaydb.core.api.FlywayException where the tables are not those of this program
      */
-    public static void run(String databaseUrl) {
-        Flyway.configure().dataSource(databaseUrl, null, null).load().migrate();
+    public static void run(String databaseUrl, String password) {
+        Flyway.configure().dataSource(databaseUrl, "", password).load().migrate();
     }
 }

@@ -12,6 +12,9 @@ import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.List;
 import loesscape.formats.json.Json;
 import org.junit.jupiter.api.Test;
@@ -75,6 +78,25 @@ class LaunchTest {
         assertThat(database).exists();
         Preflight.check(reset);
         assertThat(database).doesNotExist();
+    }
+
+    @Test
+    void theFolderItsSecretAndTheDatabaseAreForTheirOwnerAlone() throws Exception {
+        Preflight.check(options(folder, 0));
+        assertThat(Files.getPosixFilePermissions(folder)).hasSize(3);
+        Path secret = folder.resolve("secret");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(secret)))
+                .isEqualTo("rw-------");
+        assertThat(Files.readString(secret)).hasSizeGreaterThan(30);
+        String url = options(folder, 0).databaseUrl();
+        assertThatThrownBy(() -> DriverManager.getConnection(url, "", ""))
+                .isInstanceOf(SQLException.class)
+                .hasMessageContaining("Wrong user name or password");
+        Preflight.check(options(folder, 0));
+        Files.writeString(secret, "another");
+        assertThatThrownBy(() -> Preflight.check(options(folder, 0)))
+                .isInstanceOf(LaunchProblem.class)
+                .hasMessageContaining("cannot be opened");
     }
 
     @Test
