@@ -4,6 +4,11 @@ CREATE TABLE turn_snapshot (
   role        VARCHAR(100) NOT NULL,
   place       INT          NOT NULL,
   content     CLOB         NOT NULL,
+  -- The hash of the trail up to the end of the turn, and the time stamp (RFC 3161) on it once there is one.
+  chain       VARCHAR(64),
+  stamp       BLOB,
+  stamp_tries INT          DEFAULT 0 NOT NULL,
+  stamp_next  TIMESTAMP WITH TIME ZONE,
   PRIMARY KEY (dispatch_id, role),
   FOREIGN KEY (dispatch_id, role) REFERENCES party (dispatch_id, role)
 );

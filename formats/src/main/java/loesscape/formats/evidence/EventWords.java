@@ -38,8 +38,8 @@ public final class EventWords {
             case Event.Skipped it -> "%s does not take part, because %s.".formatted(title(it.role()), it.because());
             case Event.Opened it -> "Opened the document as %s.".formatted(title(it.role()));
             case Event.Consented it ->
-                "Agreed to sign electronically as %s%s."
-                        .formatted(title(it.role()), it.wording().isEmpty() ? "" : ": “%s”".formatted(it.wording()));
+                "Agreed to sign electronically as %s%s"
+                        .formatted(title(it.role()), it.wording().isEmpty() ? "." : ": “%s”".formatted(it.wording()));
             case Event.Paid it -> "Paid %s, reference %s.".formatted(it.amount(), it.reference());
             case Event.NotPaid it -> "A payment was not made: %s.".formatted(it.because());
             case Event.SignatureMade it ->

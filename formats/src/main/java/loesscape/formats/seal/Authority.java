@@ -294,19 +294,31 @@ public final class Authority {
         }
     }
 
+    /**
+     * A time stamp token (RFC 3161) on something, as DER: that it was there at the latest now.
+     *
+     * @throws IllegalStateException when it cannot be made
+     */
+    public byte[] stamp(byte[] content, Instant now) {
+        try {
+            return token(content, now).getEncoded("DER");
+        } catch (CMSException | IOException e) {
+            throw new IllegalStateException("The time cannot be stamped", e);
+        }
+    }
+
     private CMSSignedData stamped(CMSSignedData signed, Instant now) throws CMSException {
         List<SignerInformation> stamped = new ArrayList<>();
         for (SignerInformation signer : signed.getSignerInfos()) {
             AttributeTable unsigned = new AttributeTable(new Attribute(
                     PKCSObjectIdentifiers.id_aa_signatureTimeStampToken,
-                    new DERSet(stamp(signer.getSignature(), now))));
+                    new DERSet(token(signer.getSignature(), now))));
             stamped.add(SignerInformation.replaceUnsignedAttributes(signer, unsigned));
         }
         return CMSSignedData.replaceSigners(signed, new SignerInformationStore(stamped));
     }
 
-    /** A time stamp token on a signature. */
-    private ContentInfo stamp(byte[] signature, Instant now) throws CMSException {
+    private ContentInfo token(byte[] content, Instant now) throws CMSException {
         try {
             X509Certificate certificate = certificate(TIME);
             DigestCalculator digests = new JcaDigestCalculatorProviderBuilder()
@@ -322,7 +334,7 @@ public final class Authority {
             TimeStampToken token = generator.generate(
                     asking.generate(
                             TSPAlgorithms.SHA256,
-                            MessageDigest.getInstance("SHA-256").digest(signature)),
+                            MessageDigest.getInstance("SHA-256").digest(content)),
                     new BigInteger(120, new SecureRandom()),
                     Date.from(now));
             return token.toCMSSignedData().toASN1Structure();

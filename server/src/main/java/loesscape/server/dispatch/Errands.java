@@ -16,13 +16,15 @@ class Errands {
 
     private static final Logger LOG = LoggerFactory.getLogger(Errands.class);
 
+    private final Receipts receipts;
     private final Sealing sealing;
     private final Mail mail;
     private final Webhooks webhooks;
     private final Reminders reminders;
     private final Payments payments;
 
-    Errands(Sealing sealing, Mail mail, Webhooks webhooks, Reminders reminders, Payments payments) {
+    Errands(Receipts receipts, Sealing sealing, Mail mail, Webhooks webhooks, Reminders reminders, Payments payments) {
+        this.receipts = receipts;
         this.sealing = sealing;
         this.mail = mail;
         this.webhooks = webhooks;
@@ -33,6 +35,11 @@ class Errands {
     @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
     void seal() {
         run("sealing", sealing::sealWaiting);
+    }
+
+    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    void stamp() {
+        run("receipts", receipts::stampWaiting);
     }
 
     @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)

@@ -77,6 +77,22 @@ class Letters {
         }
     }
 
+    /** Gives everybody who has had a turn the hash of the trail so far, to be held against the finished document. */
+    void receipt(Kept kept, String ended, String chain) {
+        String title = kept.dispatch().party(ended).map(Party::title).orElse(ended);
+        for (Party party : kept.dispatch().parties()) {
+            if (party.turn() == Party.Turn.FINISHED) {
+                mail.send(
+                        party.person().name(),
+                        party.person().address(),
+                        "Receipt: " + kept.title(),
+                        "Dear %s,\n\nthe turn of %s in “%s” has ended. The trail of all that happened until then has this hash; keep it, and the finished document must show it:\n\n%s"
+                                .formatted(party.person().name(), title, kept.title(), chain),
+                        "");
+            }
+        }
+    }
+
     /** Gives everybody who took part the finished document. */
     void finished(Kept kept) {
         for (Party party : kept.dispatch().parties()) {

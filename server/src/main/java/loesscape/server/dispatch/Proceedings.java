@@ -139,7 +139,10 @@ class Proceedings {
                     letters.ask(kept, party(kept, it.role()));
                 }
             }
-            case Event.Signed it -> dispatches.endLinks(kept.id(), it.role(), Purpose.TURN);
+            case Event.Signed it -> {
+                dispatches.endLinks(kept.id(), it.role(), Purpose.TURN);
+                dispatches.endTurn(kept.id(), it.role());
+            }
             case Event.Declined ignored -> ended(kept, "Somebody declined.", "declined");
             case Event.Withdrawn ignored -> ended(kept, "The sender took it back.", "withdrawn");
             case Event.Finished it -> webhooks.tell(kept, "finished", it.record());

@@ -94,6 +94,9 @@ class Sealing {
             dispatches.stopSealing(id, problem.get());
             return;
         }
+        if (dispatches.stamps(id).size() < dispatches.snapshotTexts(id).size()) {
+            return; // The ends of its turns are stamped first; that is tried again of itself.
+        }
         byte[] sealed = authority.seal(document(kept), "All who take part have signed");
         transactions.executeWithoutResult(status -> keep(id, sealed));
     }
@@ -132,6 +135,13 @@ class Sealing {
                 .snapshotTexts(kept.id())
                 .forEach((role, text) -> files.add(
                         json("turn-%s.json".formatted(role), "What was given in the turn of this role", text)));
+        dispatches
+                .stamps(kept.id())
+                .forEach((role, stamp) -> files.add(new EvidenceFile(
+                        "turn-%s.tst".formatted(role),
+                        "Time stamp (RFC 3161) on the hash of the trail at the end of this turn",
+                        "application/timestamp-token",
+                        stamp)));
         return files;
     }
 

@@ -49,6 +49,16 @@ public class CertificateAuthority {
         return sealed;
     }
 
+    /**
+     * Stamps the time on something.
+     *
+     * @throws OutsideFailed where the authority does not answer
+     */
+    public byte[] stamp(byte[] content) {
+        log.ask(OutsideService.AUTHORITY, "A time stamp");
+        return authority().stamp(content, clock.instant());
+    }
+
     /** What the seal of a file says. */
     public SealCheck check(byte[] file) {
         return SealCheck.of(file, authority().root());

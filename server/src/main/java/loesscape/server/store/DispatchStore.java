@@ -341,6 +341,57 @@ public class DispatchStore {
                         """).params(id, role, id, text).update();
     }
 
+    /** The end of a turn that is to be time stamped. */
+    public record Unstamped(UUID dispatch, String role, String chain) {}
+
+    /** Says that a turn has ended, and has the trail so far stamped. */
+    public void endTurn(UUID id, String role) {
+        database.sql("UPDATE turn_snapshot SET chain = ?, stamp_next = ? WHERE dispatch_id = ? AND role = ?")
+                .params(trail(id).last(), OffsetDateTime.now(clock), id, role)
+                .update();
+    }
+
+    /** The ends of turns that are to be stamped now. */
+    public List<Unstamped> unstamped() {
+        return database.sql(
+                        "SELECT dispatch_id, role, chain FROM turn_snapshot WHERE stamp_next <= ? ORDER BY stamp_next LIMIT 50")
+                .param(OffsetDateTime.now(clock))
+                .query((row, n) -> new Unstamped(
+                        row.getObject("dispatch_id", UUID.class), row.getString("role"), row.getString("chain")))
+                .list();
+    }
+
+    /** Puts stamping off; each time for longer. */
+    public void stampLater(Unstamped turn) {
+        int tries = database.sql("SELECT stamp_tries FROM turn_snapshot WHERE dispatch_id = ? AND role = ?")
+                .params(turn.dispatch(), turn.role())
+                .query(Integer.class)
+                .single();
+        database.sql("UPDATE turn_snapshot SET stamp_tries = ?, stamp_next = ? WHERE dispatch_id = ? AND role = ?")
+                .params(tries + 1, OffsetDateTime.now(clock).plus(Backoff.after(tries)), turn.dispatch(), turn.role())
+                .update();
+    }
+
+    /** Keeps the stamp of a turn's end; tells whether there was none. */
+    public boolean stamp(Unstamped turn, byte[] stamp) {
+        return database.sql(
+                                "UPDATE turn_snapshot SET stamp = ?, stamp_next = NULL WHERE dispatch_id = ? AND role = ? AND stamp IS NULL")
+                        .params(stamp, turn.dispatch(), turn.role())
+                        .update()
+                == 1;
+    }
+
+    /** The stamps of the turns that have ended, by role; those that are still to come are missing. */
+    public Map<String, byte[]> stamps(UUID id) {
+        Map<String, byte[]> stamps = new LinkedHashMap<>();
+        database.sql("SELECT role, stamp FROM turn_snapshot WHERE dispatch_id = ? AND stamp IS NOT NULL ORDER BY place")
+                .param(id)
+                .query(row -> {
+                    stamps.put(row.getString("role"), row.getBytes("stamp"));
+                });
+        return stamps;
+    }
+
     /** The texts of what was given in the turns that have ended, in their order, by role. */
     public Map<String, String> snapshotTexts(UUID id) {
         Map<String, String> texts = new LinkedHashMap<>();

@@ -102,6 +102,24 @@ class EvidenceTest {
         sent.author.post("/api/dispatches/" + sent.id + "/seal", null).problem(409);
     }
 
+    @Test
+    void whoSignedHoldsTheHashOfTheTrail() {
+        Sent sent = sent();
+        JsonNode receipt = sent.mail(sent.address("a"), "has this hash");
+        JsonNode trail = sent.page().get("trail");
+        String hash = "";
+        for (JsonNode line : trail) {
+            if (line.get("words").stringValue().startsWith("Finished the turn of A")) {
+                hash = line.get("hash").stringValue();
+            }
+        }
+        assertThat(hash).hasSize(64);
+        assertThat(receipt.get("body").stringValue()).contains("the turn of A in", hash);
+        sent.turn("b").sign("b_sign").finished();
+        assertThat(sent.mail(sent.address("a"), "the turn of B in").get("body").stringValue())
+                .contains("has this hash");
+    }
+
     private static String picture(byte[] content) {
         return "data:image/png;base64," + Base64.getEncoder().encodeToString(content);
     }

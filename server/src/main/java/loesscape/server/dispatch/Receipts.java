@@ -1,0 +1,60 @@
+package loesscape.server.dispatch;
+
+import java.nio.charset.StandardCharsets;
+import loesscape.server.outside.CertificateAuthority;
+import loesscape.server.outside.OutsideFailed;
+import loesscape.server.store.DispatchStore;
+import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.DispatchStore.Unstamped;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Anchors the trail outside of this server: when a turn has ended, the chain so far is time stamped by the authority, and
+ * everybody who has had a turn gets the hash by mail. A chain that is made anew afterwards does not fit what they hold.
+ */
+@Component
+class Receipts {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Receipts.class);
+
+    private final DispatchStore dispatches;
+    private final CertificateAuthority authority;
+    private final Letters letters;
+    private final TransactionTemplate transactions;
+
+    Receipts(
+            DispatchStore dispatches,
+            CertificateAuthority authority,
+            Letters letters,
+            TransactionTemplate transactions) {
+        this.dispatches = dispatches;
+        this.authority = authority;
+        this.letters = letters;
+        this.transactions = transactions;
+    }
+
+    /** Stamps what waits for it, one by one; what fails is tried again later. */
+    void stampWaiting() {
+        for (Unstamped turn : dispatches.unstamped()) {
+            try {
+                byte[] stamp = authority.stamp(turn.chain().getBytes(StandardCharsets.US_ASCII));
+                transactions.executeWithoutResult(status -> keep(turn, stamp));
+            } catch (OutsideFailed failed) {
+                dispatches.stampLater(turn);
+            } catch (RuntimeException e) {
+                LOG.error("The end of a turn of dispatch {} was not stamped; it is tried again", turn.dispatch(), e);
+                dispatches.stampLater(turn);
+            }
+        }
+    }
+
+    private void keep(Unstamped turn, byte[] stamp) {
+        Kept kept = dispatches.lock(turn.dispatch()).orElseThrow();
+        if (dispatches.stamp(turn, stamp)) {
+            letters.receipt(kept, turn.role(), turn.chain());
+        }
+    }
+}
