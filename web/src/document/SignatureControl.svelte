@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { getContext } from "svelte";
+  import { getContext, onDestroy } from "svelte";
   import type { Field, NodeStateFieldState } from "../api/types";
   import { isDrawn, isPicture, PAD } from "./Signed.svelte";
   import { ADOPTED } from "./signing";
@@ -25,8 +25,14 @@
   const WIDTH = PAD.width;
   const HEIGHT = PAD.height;
   const LONGEST = 20_000;
-  const drawn = $derived(isDrawn(typed));
-  const pictured = $derived(isPicture(typed));
+  /** How long a name or a drawing rests before it is taken as signed: the trail tells of signatures, not of letters and strokes. */
+  const REST = 800;
+  /** A name or a drawing that is being made. */
+  let writing = $state<string | null>(null);
+  let resting: ReturnType<typeof setTimeout> | undefined;
+  const now = $derived(writing ?? typed);
+  const drawn = $derived(isDrawn(now));
+  const pictured = $derived(isPicture(now));
   const adopted = getContext<Record<string, string> | undefined>(ADOPTED);
   let wrong = $state("");
   let file = $state<HTMLInputElement>();
@@ -34,6 +40,7 @@
   let drawing = $state(false);
   let path = $state("");
   let pad = $state<SVGSVGElement>();
+  let control = $state<HTMLElement>();
 
   function point(event: PointerEvent): string {
     const box = pad!.getBoundingClientRect();
@@ -46,7 +53,8 @@
     if (!stand.editable) return;
     pad!.setPointerCapture(event.pointerId);
     drawing = true;
-    path = `${drawn ? typed : ""}M${point(event)}`;
+    clearTimeout(resting);
+    path = `${drawn ? now : ""}M${point(event)}`;
   }
 
   function draw(event: PointerEvent) {
@@ -56,8 +64,28 @@
   function end() {
     if (!drawing) return;
     drawing = false;
-    give(path);
+    if (adopted) adopted[what] = path;
+    write(path);
     onleave?.();
+  }
+
+  function write(text: string) {
+    writing = text;
+    clearTimeout(resting);
+    resting = setTimeout(written, REST);
+  }
+
+  function written() {
+    clearTimeout(resting);
+    const text = writing;
+    writing = null;
+    if (text !== null && text !== typed) ontyped(text);
+  }
+  onDestroy(written);
+
+  /** Whoever turns to something else has signed. */
+  function turned(event: Event) {
+    if (writing !== null && !control?.contains(event.target as Node)) written();
   }
 
   /** What was signed with once can be put elsewhere. */
@@ -87,7 +115,15 @@
   }
 </script>
 
-<div {id} tabindex="-1" role="group" aria-labelledby={`${id}-label`} aria-describedby={describedBy}>
+<svelte:window onpointerdowncapture={turned} onkeydowncapture={turned} />
+<div
+  {id}
+  bind:this={control}
+  tabindex="-1"
+  role="group"
+  aria-labelledby={`${id}-label`}
+  aria-describedby={describedBy}
+>
   <!-- svelte-ignore a11y_no_static_element_interactions -- whoever cannot draw writes the name below -->
   <svg
     class={["pad", !stand.editable && "opacity-60"]}
@@ -101,18 +137,11 @@
   >
     <path class="rule" d={`M14 ${HEIGHT - 20}H${WIDTH - 14}`} />
     {#if drawing || drawn}
-      <path class="pen" d={drawing ? path : typed} />
+      <path class="pen" d={drawing ? path : now} />
     {:else if pictured}
-      <image
-        href={typed}
-        x="14"
-        y="4"
-        width={WIDTH - 28}
-        height={HEIGHT - 26}
-        preserveAspectRatio="xMinYMax"
-      />
-    {:else if typed}
-      <text x="20" y={HEIGHT - 28} class="name">{typed}</text>
+      <image href={now} x="14" y="4" width={WIDTH - 28} height={HEIGHT - 26} preserveAspectRatio="xMinYMax" />
+    {:else if now}
+      <text x="20" y={HEIGHT - 28} class="name">{now}</text>
     {/if}
   </svg>
   <div class="mt-1 flex flex-wrap items-center gap-2">
@@ -127,16 +156,17 @@
             ? "or write your initials"
             : "or write your name"}
       disabled={!stand.editable}
-      value={drawn || pictured ? "" : typed}
+      value={drawn || pictured ? "" : now}
       maxlength="200"
-      onchange={(event) => ontyped(event.currentTarget.value)}
+      oninput={(event) => write(event.currentTarget.value)}
+      onchange={written}
       onblur={(event) => {
         if (adopted && event.currentTarget.value) adopted[what] = event.currentTarget.value;
         onleave?.();
       }}
     />
     {#if stand.editable}
-      {#if !typed && adopted?.[what]}
+      {#if !now && adopted?.[what]}
         <button type="button" class="button plain text-[13px]" onclick={() => ontyped(adopted[what]!)}
           >Use my {what} again<span class="sr-only">, for {field.label}</span></button
         >
@@ -154,7 +184,7 @@
         onchange={picture}
       />
     {/if}
-    {#if typed && stand.editable}
+    {#if now && stand.editable}
       <button type="button" class="soft text-xs underline" onclick={() => ontyped("")}
         >Take back<span class="sr-only"> the {what}</span></button
       >
