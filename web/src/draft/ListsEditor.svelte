@@ -15,7 +15,10 @@
 
   /** The lists of the organisation. */
   let library = $state<LookupRow[]>([]);
-  void request<Lookups>("GET", "/api/lookups").then((told) => (library = told.lookups));
+  void request<Lookups>("GET", "/api/lookups").then(
+    (told) => (library = told.lookups),
+    (problem: Error) => (wrong = problem.message),
+  );
 
   const take = (lookup: string) => copy.takeLookup(lookup);
 

@@ -102,7 +102,7 @@ export class WorkingCopy {
     this.stage = draft.stage;
     this.role = draft.role;
     this.take({ ...draft, gone: [] });
-    void this.loadBlocks();
+    void this.loadBlocks().catch((problem: Error) => (this.told = problem.message));
   }
 
   private take(change: DraftChange): void {

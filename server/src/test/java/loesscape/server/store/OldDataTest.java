@@ -28,6 +28,7 @@ class OldDataTest {
             JsonNode page = author.get(path).ok().json();
             standings.add(row.get("standing").stringValue());
             assertThat(page.get("trail")).isNotEmpty();
+            assertThat(page.get("broken").stringValue()).isEmpty();
             assertThat(page.get("trail").toString()).doesNotContain("cannot be read");
             if (!row.get("standing").stringValue().equals("finished")) {
                 continue;
