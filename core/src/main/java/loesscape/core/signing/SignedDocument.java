@@ -330,7 +330,8 @@ public final class SignedDocument {
             }
         });
         State finished = evaluate(answers, new Context(today, Stage.FINISHED, role));
-        return new Snapshot(Snapshot.FORMAT, role, today, given, List.copyOf(around(given.keySet(), state, finished)));
+        return new Snapshot(
+                Snapshot.FORMAT, role, today, given, List.copyOf(around(given.keySet(), state, finished)), Map.of());
     }
 
     private static String text(Answers answers, String address, FieldState state, boolean isWorkedOut) {

@@ -14,8 +14,15 @@ import java.util.Map;
  * @param answers what counted of the role's own answers, and the worked-out values that nothing can change any more, as
  *     they would be typed, by address
  * @param shown the addresses of what holds these answers and of what stood beside them, besides their own
+ * @param files SHA-256, in hexadecimal, of the bytes of each file that is named in these answers, by its identity
  */
-public record Snapshot(int formatVersion, String role, LocalDate day, Map<String, String> answers, List<String> shown) {
+public record Snapshot(
+        int formatVersion,
+        String role,
+        LocalDate day,
+        Map<String, String> answers,
+        List<String> shown,
+        Map<String, String> files) {
 
     /** The form in which snapshots are stored now. */
     public static final int FORMAT = 1;
@@ -23,5 +30,11 @@ public record Snapshot(int formatVersion, String role, LocalDate day, Map<String
     public Snapshot {
         answers = Map.copyOf(answers);
         shown = List.copyOf(shown);
+        files = Map.copyOf(files);
+    }
+
+    /** The same with the hashes of the files that its answers name. */
+    public Snapshot withFiles(Map<String, String> digests) {
+        return new Snapshot(formatVersion, role, day, answers, shown, digests);
     }
 }

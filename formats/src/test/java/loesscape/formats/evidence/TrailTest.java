@@ -10,9 +10,14 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import loesscape.core.signing.Event;
 import loesscape.core.signing.Person;
+import loesscape.core.signing.Snapshot;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonReader;
+import loesscape.formats.json.JsonWriter;
 import org.junit.jupiter.api.Test;
 
 /** Trails as they were written once are read, and are whole, for good. */
@@ -80,6 +85,22 @@ class TrailTest {
         assertThat(first.entries()).allMatch(TrailEntry::isOfFirstForm);
         assertThat(first.events()).hasSameSizeAs(first.entries());
         assertThat(Trail.read(first.json().getBytes(StandardCharsets.UTF_8))).isEqualTo(first);
+    }
+
+    @Test
+    void whatATurnEndedWithIsReadAsItWasKept() {
+        String kept =
+                "{\"formatVersion\":1,\"role\":\"owner\",\"day\":\"2026-11-27\",\"answers\":{\"depth\":\"24\"},\"shown\":[\"main\"],\"files\":{\"id\":\"ab\"}}";
+        Snapshot snapshot = JsonReader.read(Json.parse(kept), Snapshot.class);
+        assertThat(snapshot)
+                .isEqualTo(new Snapshot(
+                        1,
+                        "owner",
+                        LocalDate.of(2026, 11, 27),
+                        Map.of("depth", "24"),
+                        List.of("main"),
+                        Map.of("id", "ab")));
+        assertThat(Json.compact(JsonWriter.full(snapshot, Snapshot.class))).isEqualTo(kept);
     }
 
     @Test

@@ -2,12 +2,14 @@ package loesscape.server.dispatch;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import loesscape.core.signing.Dispatch;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.FileStore;
 import loesscape.server.store.RecordStore;
 import org.springframework.stereotype.Component;
 
@@ -19,10 +21,12 @@ import org.springframework.stereotype.Component;
 class EvidenceCheck {
 
     private final DispatchStore dispatches;
+    private final FileStore files;
     private final RecordStore records;
 
-    EvidenceCheck(DispatchStore dispatches, RecordStore records) {
+    EvidenceCheck(DispatchStore dispatches, FileStore files, RecordStore records) {
         this.dispatches = dispatches;
+        this.files = files;
         this.records = records;
     }
 
@@ -46,6 +50,21 @@ class EvidenceCheck {
             };
             if (problem.isPresent()) {
                 return problem;
+            }
+        }
+        return files(kept);
+    }
+
+    private Optional<String> files(Kept kept) {
+        Map<String, String> named = new TreeMap<>();
+        dispatches.snapshots(kept.id()).forEach(snapshot -> named.putAll(snapshot.files()));
+        if (!named.isEmpty()) {
+            Map<String, String> digests = files.digests(kept.filling());
+            for (Map.Entry<String, String> file : named.entrySet()) {
+                if (!file.getValue().equals(digests.get(file.getKey()))) {
+                    return Optional.of("A file that was handed in is not what it was when the turn ended: %s."
+                            .formatted(file.getKey()));
+                }
             }
         }
         return Optional.empty();

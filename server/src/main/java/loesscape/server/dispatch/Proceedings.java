@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.TreeMap;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.signing.Event;
@@ -21,6 +22,7 @@ import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.DispatchStore.Purpose;
+import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.TemplateStore;
@@ -37,6 +39,7 @@ class Proceedings {
 
     private final DispatchStore dispatches;
     private final FillingStore fillings;
+    private final FileStore files;
     private final RecordStore records;
     private final TemplateStore templates;
     private final ReleasedTemplates releases;
@@ -47,6 +50,7 @@ class Proceedings {
     Proceedings(
             DispatchStore dispatches,
             FillingStore fillings,
+            FileStore files,
             RecordStore records,
             TemplateStore templates,
             ReleasedTemplates releases,
@@ -55,6 +59,7 @@ class Proceedings {
             Clock clock) {
         this.dispatches = dispatches;
         this.fillings = fillings;
+        this.files = files;
         this.records = records;
         this.templates = templates;
         this.releases = releases;
@@ -86,7 +91,9 @@ class Proceedings {
 
     /** Keeps what a role gives with the end of its turn, and tells the hash of it. */
     String keepSnapshot(Kept kept, Snapshot snapshot) {
-        String text = Json.compact(JsonWriter.full(snapshot, Snapshot.class));
+        Map<String, String> named = new TreeMap<>(files.digests(kept.filling()));
+        named.keySet().removeIf(id -> snapshot.answers().values().stream().noneMatch(typed -> typed.contains(id)));
+        String text = Json.compact(JsonWriter.full(snapshot.withFiles(named), Snapshot.class));
         dispatches.keepSnapshot(kept.id(), snapshot.role(), text);
         return digest(text);
     }

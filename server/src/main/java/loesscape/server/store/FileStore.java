@@ -2,8 +2,11 @@ package loesscape.server.store;
 
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import loesscape.formats.evidence.Trail;
 import loesscape.server.security.Secrets;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -53,6 +56,17 @@ public class FileStore {
                 .params(id, filling)
                 .query(Kept.class)
                 .optional();
+    }
+
+    /** SHA-256, in hexadecimal, of the bytes of each file of a filling, by its identity. */
+    public Map<String, String> digests(long filling) {
+        Map<String, String> digests = new TreeMap<>();
+        database.sql("SELECT id, content FROM handed_in WHERE filling_id = ?")
+                .param(filling)
+                .query(row -> {
+                    digests.put(row.getString("id"), Trail.digest(row.getBytes("content")));
+                });
+        return digests;
     }
 
     /** Whether a filling has a file of this identity, size and name. */

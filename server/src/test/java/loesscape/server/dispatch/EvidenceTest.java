@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import javax.sql.DataSource;
+import loesscape.formats.evidence.Trail;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
 import loesscape.server.testing.Visitor;
@@ -100,6 +102,34 @@ class EvidenceTest {
         sent.author.post("/api/dispatches/" + sent.id + "/seal", null).ok();
         assertThat(sent.sealed()).isNotEmpty();
         sent.author.post("/api/dispatches/" + sent.id + "/seal", null).problem(409);
+    }
+
+    @Test
+    void aFileThatWasHandedInIsNamedByItsHashAndMissedWhenItChanges() {
+        Sent sent = Sent.of(
+                        SERVER,
+                        DOCUMENT.replace(
+                                "\"label\":\"Note\",\"role\":\"a\",\"kind\":{\"type\":\"text\"}",
+                                "\"label\":\"Map\",\"role\":\"a\",\"kind\":{\"type\":\"attachment\",\"most\":1,\"largest\":1}"))
+                .send("{}", "a", "b");
+        Sent.Turn a = sent.turn("a");
+        byte[] map = "%PDF-1.7".getBytes(StandardCharsets.US_ASCII);
+        String file = a.visitor
+                .upload(a.path + "/files?name=map.pdf", map)
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        a.answer("note", file + " 8 map.pdf").sign("sign").finished();
+        assertThat(database()
+                        .queryForObject(
+                                "SELECT content FROM turn_snapshot WHERE dispatch_id = ?",
+                                String.class,
+                                UUID.fromString(sent.id)))
+                .contains("\"files\":{\"%s\":\"%s\"}".formatted(file, Trail.digest(map)));
+        assertThat(broken(sent)).isEmpty();
+        database().update("UPDATE handed_in SET content = X'00' WHERE id = ?", file);
+        assertThat(broken(sent)).contains("A file that was handed in", file);
     }
 
     @Test
