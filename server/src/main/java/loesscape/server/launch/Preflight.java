@@ -32,6 +32,7 @@ public final class Preflight {
         folder(options.data());
         InstallationSecret secret = InstallationSecret.of(options.data());
         database(options, secret.of(DATABASE));
+        forItsOwnerAlone(options);
         if (options.reset()) {
             reset(options);
         }
@@ -92,6 +93,21 @@ public final class Preflight {
                 statement.execute("ALTER USER \"\" SET PASSWORD '%s'".formatted(password));
             }
             return open;
+        }
+    }
+
+    /** What lies in the folder already may have been made while others could read it. */
+    private static void forItsOwnerAlone(Options options) {
+        if (!InstallationSecret.isPosix()) {
+            return;
+        }
+        try (Stream<Path> files = Files.list(options.data())) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+            }
+        } catch (IOException e) {
+            throw new LaunchProblem(
+                    1, "The files in %s belong to somebody else; see to their rights.".formatted(options.data()));
         }
     }
 

@@ -88,6 +88,8 @@ class LaunchTest {
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(secret)))
                 .isEqualTo("rw-------");
         assertThat(Files.readString(secret)).hasSizeGreaterThan(30);
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(folder.resolve("loesscape.mv.db"))))
+                .isEqualTo("rw-------");
         String url = options(folder, 0).databaseUrl();
         assertThatThrownBy(() -> DriverManager.getConnection(url, "", ""))
                 .isInstanceOf(SQLException.class)
