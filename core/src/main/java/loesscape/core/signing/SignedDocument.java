@@ -448,6 +448,9 @@ public final class SignedDocument {
      * @throws NotNow where one of them is gone or elsewhere
      */
     public void checkRows(String role, String section, String typed, Answers answers, LocalDate today) {
+        if (compiled.lexicon().fieldsOfRows(section).isEmpty()) {
+            return; // Most answers are to fields; the document is not evaluated once more for them.
+        }
         NodeState stands = state(role, answers, today).nodes().get(section);
         if (!(stands instanceof SectionState it) || it.rows() == null) {
             return;
