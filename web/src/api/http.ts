@@ -10,6 +10,8 @@ export class Problem extends Error {
     message: string,
     readonly followers: Follower[] = [],
     readonly problems: { path: string; message: string }[] = [],
+    /** What kind of problem it is, where the server has a word for it. */
+    readonly type = "about:blank",
   ) {
     super(message);
   }
@@ -70,6 +72,7 @@ async function problem(response: Response): Promise<Problem> {
       detail.detail || detail.title || answered(response),
       detail.followers,
       detail.problems,
+      detail.type,
     );
   } catch {
     return new Problem(response.status, answered(response));

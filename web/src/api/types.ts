@@ -271,6 +271,7 @@ export type Correction = {
   role: string;
   name: string;
   address: string;
+  phone: string;
 };
 
 export type CountClause = {
@@ -906,11 +907,30 @@ export type FormulaOperand = {
 export type HandedOn = {
   name: string;
   address: string;
+  phone: string;
   because: string;
 };
 
 export type History = {
   steps: Step[];
+};
+
+export type IdentityAnswer = {
+  shown: boolean;
+  problem: string;
+};
+
+export type IdentityAsked = {
+  check: IdentityCheck;
+  to: string;
+  isSent: boolean;
+  organisation: Organisation;
+};
+
+export type IdentityCheck = "link" | "mailCode" | "textCode" | "phrase";
+
+export type IdentityGiven = {
+  given: string;
 };
 
 export type Indicator = {
@@ -1048,12 +1068,14 @@ export type Made = {
 
 export type MailRow = {
   id: number;
+  service: OutsideService;
   made: string;
   name: string;
   address: string;
   subject: string;
   body: string;
   path: string;
+  code: string;
   tries: number;
   delivered: string | null;
 };
@@ -1234,6 +1256,7 @@ export type OpenLinkWanted = {
   dueDays: number;
   remindDays: number;
   mayDelegate: boolean;
+  mailCode: boolean;
 };
 
 export type OpenTurn = {
@@ -1243,6 +1266,7 @@ export type OpenTurn = {
   message: string;
   due: string | null;
   mayDelegate: boolean;
+  check: IdentityCheck;
   hasOpened: boolean;
   hasConsented: boolean;
   consent: string;
@@ -1279,7 +1303,7 @@ export type Outside = {
   passed: Passed[];
 };
 
-export type OutsideService = "mail" | "payments" | "directory" | "authority" | "webhooks";
+export type OutsideService = "mail" | "textMessages" | "payments" | "directory" | "authority" | "webhooks";
 
 export type Page = {
   key: string;
@@ -1337,8 +1361,11 @@ export type PartyRow = {
   order: number;
   name: string;
   address: string;
+  phone: string;
   turn: Turn;
   opened: boolean;
+  check: IdentityCheck;
+  identified: boolean;
 };
 
 export type Passed = {
@@ -1356,6 +1383,9 @@ export type PersonNamed = {
   role: string;
   name: string;
   address: string;
+  check: IdentityCheck;
+  phone: string;
+  phrase: string;
 };
 
 export type Picture = {

@@ -19,13 +19,21 @@
   let correcting = $state("");
   let name = $state("");
   let address = $state("");
+  let phone = $state("");
   const row = $derived(page?.dispatch);
+  const corrected = $derived(row?.parties.find(({ role }) => role === correcting));
   const goesOn = $derived(row?.standing === "waiting" || row?.standing === "overdue");
   /** How far a role has come, in words; where all has ended, nobody is waited for any more. */
   function turnOf({ turn }: PartyRow): string {
     if (goesOn || turn === "finished" || turn === "skipped") return TURNS[turn];
     return turn === "acting" && row?.standing === "declined" ? "declined" : "did not sign";
   }
+
+  const CHECKS = {
+    mailCode: () => "a code sent by mail",
+    textCode: ({ phone }: PartyRow) => `a code sent to ${phone}`,
+    phrase: () => "a phrase you agreed",
+  } as const;
 
   const TURNS = {
     waiting: "later",
@@ -68,11 +76,13 @@
     correcting = party.role;
     name = party.name;
     address = party.address;
+    phone = party.phone;
   }
 
   async function correct(event: Event) {
     event.preventDefault();
-    const kept = () => request<DispatchPage>("POST", `${base}/correct`, { role: correcting, name, address });
+    const kept = () =>
+      request<DispatchPage>("POST", `${base}/correct`, { role: correcting, name, address, phone });
     if (await ask(kept, "Corrected.")) correcting = "";
   }
 </script>
@@ -156,7 +166,12 @@
               <td class="px-5 py-2.5 tabular-nums">{party.order}</td>
               <td class="max-w-64 px-3 py-2.5 font-semibold [overflow-wrap:anywhere]">{party.title}</td>
               <td class="max-w-80 px-3 py-2.5 [overflow-wrap:anywhere]"
-                >{party.name}<br /><span class="soft">{party.address}</span></td
+                >{party.name}<br /><span class="soft">{party.address}</span>{#if party.check !== "link"}<br
+                  /><span class="soft"
+                    >{party.identified ? "showed" : "is to show"} who they are by {CHECKS[party.check](
+                      party,
+                    )}</span
+                  >{/if}</td
               >
               <td class="px-3 py-2.5 whitespace-nowrap"
                 >{turnOf(party)}{#if goesOn && party.turn === "acting"}<span class="soft"
@@ -190,6 +205,16 @@
                         bind:value={address}
                       /></label
                     >
+                    {#if corrected?.check === "textCode"}
+                      <label class="grid gap-1"
+                        >Telephone<input
+                          class="text-input"
+                          type="tel"
+                          maxlength="40"
+                          bind:value={phone}
+                        /></label
+                      >
+                    {/if}
                     <button class="button primary">Keep</button>
                     <button type="button" class="button" onclick={() => (correcting = "")}>Leave it</button>
                   </form>

@@ -11,6 +11,7 @@
   let sought = $state("");
   const NAMES: Record<OutsideService, [string, string]> = {
     mail: ["Mail", "takes messages to people"],
+    textMessages: ["Text messages", "reach telephones"],
     payments: ["Payment desk", "takes payments"],
     directory: ["Directory", "knows registers of others"],
     authority: ["Authority", "issues certificates and seals"],
@@ -51,29 +52,31 @@
   <p class="soft">The simulated world outside: what leaves this server, and switches that make it fail.</p>
   {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
   {#if outside}
-    <div class="mt-3 grid gap-3 sm:grid-cols-2 xl:grid-cols-5">
+    <div class="mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-3 2xl:grid-cols-6">
       {#each outside.services as setting (setting.service)}
         {@const [name, does] = NAMES[setting.service]}
         <fieldset class="rounded-xl border bg-paper px-4 pt-1 pb-3">
           <legend class="px-1 font-semibold">{name} <span class="soft font-normal">{does}</span></legend>
-          <label class="flex items-center gap-2"
-            ><input
-              type="checkbox"
-              checked={setting.failing}
-              onchange={(event) => set({ ...setting, failing: event.currentTarget.checked })}
-            /> fails</label
-          >
-          <label class="mt-1 flex items-center gap-2"
-            >answers after <input
-              class="text-input w-20 py-0.5"
-              type="number"
-              min="0"
-              max="60000"
-              step="100"
-              value={setting.delay}
-              onchange={(event) => set({ ...setting, delay: event.currentTarget.valueAsNumber || 0 })}
-            /> ms</label
-          >
+          <div class="flex flex-wrap gap-x-5 gap-y-1">
+            <label class="flex items-center gap-2"
+              ><input
+                type="checkbox"
+                checked={setting.failing}
+                onchange={(event) => set({ ...setting, failing: event.currentTarget.checked })}
+              /> fails</label
+            >
+            <label class="flex items-center gap-2"
+              >answers after <input
+                class="text-input w-20 py-0.5"
+                type="number"
+                min="0"
+                max="60000"
+                step="100"
+                value={setting.delay}
+                onchange={(event) => set({ ...setting, delay: event.currentTarget.valueAsNumber || 0 })}
+              /> ms</label
+            >
+          </div>
         </fieldset>
       {/each}
     </div>
@@ -102,7 +105,10 @@
                     >{it.delivered ? dayAndTime(it.delivered) : `waits, ${it.tries} tries`}</span
                   ></span
                 >
-                <span class="block truncate">{it.subject}</span>
+                <span class="block truncate"
+                  >{#if it.service === "textMessages"}<span class="soft">Text message:</span
+                    >{" "}{/if}{it.subject}</span
+                >
               </button>
             </li>
           {:else}
@@ -115,6 +121,11 @@
           <h3 class="text-[15.5px] font-semibold">{letter.subject}</h3>
           <p class="soft mt-1">to {letter.name} &lt;{letter.address}&gt;, {dayAndTime(letter.made)}</p>
           <p class="mt-4 font-margin text-[15px] whitespace-pre-wrap">{letter.body}</p>
+          {#if letter.code && letter.delivered}<p
+              class="mt-4 text-xl font-semibold tracking-[0.2em] tabular-nums"
+            >
+              {letter.code}
+            </p>{/if}
           {#if letter.path && letter.delivered}
             <a class="button primary mt-4" href={letter.path} target="_blank" rel="noopener">Open the link</a>
           {/if}

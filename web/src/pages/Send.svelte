@@ -5,6 +5,7 @@
     OpenLinkList,
     OpenLinkMade,
     OpenLinkRow,
+    PersonNamed,
     ReleaseList,
     SendingWanted,
     TableReport,
@@ -20,12 +21,13 @@
   let title = $state("");
   let release = $state(0);
   let form = $state<ToSend | null>(null);
-  let people = $state<{ role: string; name: string; address: string }[]>([]);
+  let people = $state<PersonNamed[]>([]);
   let answers = $state<{ key: string; typed: string }[]>([]);
   let message = $state("");
   let due = $state("");
   let remindDays = $state(0);
   let mayDelegate = $state(true);
+  let mailCode = $state(false);
   let table = $state("");
   let report = $state<TableReport | null>(null);
   let openLink = $state("");
@@ -40,6 +42,12 @@
   const heading = $derived(
     form ? [...form.roles.flatMap(({ role }) => [`${role}.name`, `${role}.address`]), "due"].join(",") : "",
   );
+  const CHECKS = [
+    { check: "link", words: "opens with the link alone" },
+    { check: "mailCode", words: "opens with the link and a code sent by mail" },
+    { check: "textCode", words: "opens with the link and a code sent by text message" },
+    { check: "phrase", words: "opens with the link and a phrase you agreed" },
+  ] as const;
   const WAYS = [
     { id: "one", label: "To named people" },
     { id: "many", label: "To many, from a table" },
@@ -55,7 +63,14 @@
     loaded = true;
     if (!release) return;
     form = await request<ToSend>("GET", `/api/templates/${template}/releases/${release}/roles`);
-    people = form.roles.map(({ role }) => ({ role, name: "", address: "" }));
+    people = form.roles.map(({ role }) => ({
+      role,
+      name: "",
+      address: "",
+      check: "link",
+      phone: "",
+      phrase: "",
+    }));
     await loadLinks();
   }
 
@@ -71,8 +86,15 @@
     }
   }
 
+  /** A number or phrase that was typed before something else was asked for is not sent along. */
+  const asked = (person: PersonNamed): PersonNamed => ({
+    ...person,
+    phone: person.check === "textCode" ? person.phone : "",
+    phrase: person.check === "phrase" ? person.phrase : "",
+  });
+
   const wanted = (): SendingWanted => ({
-    people: how === "one" ? people : [],
+    people: how === "one" ? people.map(asked) : [],
     answers: Object.fromEntries(
       answers.filter(({ key, typed }) => key && typed).map((it) => [it.key, it.typed]),
     ),
@@ -104,6 +126,7 @@
         dueDays: dueDays || 0,
         remindDays: remindDays || 0,
         mayDelegate,
+        mailCode,
       });
       openLink = location.origin + path;
       await loadLinks();
@@ -154,6 +177,7 @@
       {#if how === "one"}
         <h2 class="font-semibold">Who takes part</h2>
         {#each form.roles as role, i (role.role)}
+          {@const person = people[i]!}
           <div class="mt-3 grid items-center gap-x-3 gap-y-1.5 sm:grid-cols-[150px_1fr_1fr]">
             <span class="font-medium"
               >{role.title}{#if role.sometimes}<span class="soft">, sometimes</span>{/if}</span
@@ -173,13 +197,42 @@
               maxlength="250"
               bind:value={people[i]!.address}
             />
+            <select
+              class="text-input sm:col-start-2"
+              aria-label={`How the ${role.title} shows who they are`}
+              bind:value={person.check}
+            >
+              {#each CHECKS as { check, words } (check)}<option value={check}>{words}</option>{/each}
+            </select>
+            {#if person.check === "textCode"}
+              <input
+                class="text-input"
+                type="tel"
+                placeholder="Telephone, such as +44 7700 900123"
+                aria-label={`Telephone of the ${role.title}, with + and the code of its country`}
+                maxlength="40"
+                bind:value={person.phone}
+              />
+            {:else if person.check === "phrase"}
+              <input
+                class="text-input"
+                placeholder="Phrase, 8 characters or more"
+                aria-label={`Phrase agreed with the ${role.title}, of 8 characters or more`}
+                autocomplete="off"
+                spellcheck="false"
+                maxlength="60"
+                bind:value={person.phrase}
+              />
+            {/if}
           </div>
         {/each}
       {:else if how === "many"}
         <h2 class="font-semibold">A table, one line for each dispatch</h2>
         <p class="soft mt-1">
           From a spreadsheet, or a CSV file; in the heading <span class="key">{heading}</span>, and the key of
-          any field to be answered beforehand.
+          any field to be answered beforehand. In <span class="key">{form.roles[0]!.role}.phone</span> stands
+          where a code is sent by text message; “mail” in
+          <span class="key">{form.roles[0]!.role}.check</span> asks for one sent by mail.
         </p>
         <textarea
           class="text-input key mt-2 w-full text-[12.5px]"
@@ -201,6 +254,10 @@
         <p class="soft mt-1">
           Whoever follows it says who takes part; everybody then gets a link of their own.
         </p>
+        <label class="mt-3 flex items-center gap-2"
+          ><input type="checkbox" bind:checked={mailCode} /> Everybody named is asked for a code that is sent to
+          their address</label
+        >
         <label class="mt-3 flex items-center gap-2"
           >Due <input class="text-input w-20" type="number" min="0" max="3650" bind:value={dueDays} /> days after
           it is begun (0: never)</label

@@ -1,15 +1,22 @@
 <script lang="ts">
   import { request } from "../api/http";
-  import type { OpenInvitation } from "../api/types";
+  import type { OpenInvitation, PersonNamed } from "../api/types";
   import Message from "./Message.svelte";
   import NotOpened from "../document/NotOpened.svelte";
 
   const link = location.pathname.split("/")[2] ?? "";
-  let people = $state<{ role: string; name: string; address: string }[]>([]);
+  let people = $state<PersonNamed[]>([]);
   let done = $state(false);
   let wrong = $state("");
   const opened = request<OpenInvitation>("GET", `/api/open/${link}`).then((told) => {
-    people = told.roles.map(({ role }) => ({ role, name: "", address: "" }));
+    people = told.roles.map(({ role }) => ({
+      role,
+      name: "",
+      address: "",
+      check: "link",
+      phone: "",
+      phrase: "",
+    }));
     return told;
   });
 

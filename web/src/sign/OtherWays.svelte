@@ -7,6 +7,7 @@
   let because = $state("");
   let name = $state("");
   let address = $state("");
+  let phone = $state("");
   let wrong = $state("");
   let first = $state<HTMLElement>();
 
@@ -19,7 +20,7 @@
     wrong = "";
     try {
       if (way === "decline") await turn.decline(because);
-      else await turn.handOn(name, address, because);
+      else await turn.handOn({ name, address, phone }, because);
     } catch (problem) {
       wrong = problem instanceof Error ? problem.message : String(problem);
     }
@@ -30,7 +31,7 @@
 <aside class="not-printed mx-auto max-w-[620px] px-4 pt-2 pb-32 text-[14px]" aria-label="Other ways">
   {#if !way}
     <div class="flex flex-wrap gap-x-5 gap-y-2">
-      {#if turn.about!.mayDelegate}
+      {#if turn.about!.mayDelegate && turn.about!.check !== "phrase"}
         <button type="button" class="py-1.5 underline" onclick={() => (way = "hand on")}
           >Somebody else should sign</button
         >
@@ -64,6 +65,18 @@
             maxlength="250"
           />
         </label>
+        {#if turn.about!.check === "textCode"}
+          <label class="mt-3 block">
+            <span class="mb-1 block font-semibold">Telephone, with + and the code of its country</span>
+            <input
+              class="text-input w-full"
+              type="tel"
+              bind:value={phone}
+              autocomplete="off"
+              maxlength="40"
+            />
+          </label>
+        {/if}
         <label class="mt-3 block">
           <span class="mb-1 block font-semibold">Why?</span>
           <textarea class="text-input w-full" rows="2" bind:value={because} maxlength="1000"></textarea>

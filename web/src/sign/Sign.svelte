@@ -4,6 +4,7 @@
   import { FILES, keeperAt } from "../document/files";
   import { ADOPTED, PAY } from "../document/signing";
   import DocumentForm from "../fill/DocumentForm.svelte";
+  import Identify from "./Identify.svelte";
   import Message from "./Message.svelte";
   import OtherWays from "./OtherWays.svelte";
   import Parties from "./Parties.svelte";
@@ -33,6 +34,8 @@
 {:then}
   {#if turn.ended}
     <Message title={ENDS[turn.ended][0]} text={ENDS[turn.ended][1]} />
+  {:else if turn.identity}
+    <Identify {turn} />
   {:else if !turn.about!.hasConsented}
     <Welcome {turn} />
   {:else}

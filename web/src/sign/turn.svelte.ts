@@ -1,11 +1,15 @@
-import { request } from "../api/http";
-import type { AtTheDesk, OpenTurn, TurnEnded } from "../api/types";
+import { Problem, request } from "../api/http";
+import type { AtTheDesk, IdentityAnswer, IdentityAsked, OpenTurn, TurnEnded } from "../api/types";
 import { rememberPayer } from "./payer";
 import { Filling } from "../fill/filling.svelte";
+
+const NOT_IDENTIFIED = "/problems/not-identified";
 
 /** One person's turn in a dispatch: a document in which only that person's own fields are open. */
 export class Turn extends Filling {
   about = $state<OpenTurn | null>(null);
+  /** What is asked of this person before the document opens; null where nothing is, or no more. */
+  identity = $state<IdentityAsked | null>(null);
   /** How it ended in this window; empty while it goes on. */
   ended = $state<"" | "finished" | "declined" | "handed on">("");
 
@@ -14,8 +18,16 @@ export class Turn extends Filling {
   }
 
   override async open(): Promise<void> {
-    const turn = await request<OpenTurn>("GET", this.base);
+    let turn: OpenTurn;
+    try {
+      turn = await request<OpenTurn>("GET", this.base);
+    } catch (problem) {
+      if (!(problem instanceof Problem) || problem.type !== NOT_IDENTIFIED) throw problem;
+      this.identity = await request<IdentityAsked>("GET", `${this.base}/identity`);
+      return;
+    }
     this.begun(turn);
+    this.identity = null;
     // Where this fails, agreeing says it.
     if (!turn.hasOpened) void request<void>("POST", `${this.base}/opened`).catch(() => undefined);
   }
@@ -25,6 +37,18 @@ export class Turn extends Filling {
     this.owned = new Set(turn.owned);
     this.concerns = new Set(turn.mine);
     this.begin(turn.sheet);
+  }
+
+  /** Has a code sent. */
+  async sendCode(): Promise<void> {
+    this.identity = await request<IdentityAsked>("POST", `${this.base}/identity/code`);
+  }
+
+  /** Gives a code or a phrase, and tells what is wrong with it; where nothing is, the document is open. */
+  async identify(given: string): Promise<string> {
+    const { shown, problem } = await request<IdentityAnswer>("POST", `${this.base}/identity`, { given });
+    if (shown) await this.open();
+    return problem;
   }
 
   async consent(): Promise<void> {
@@ -42,8 +66,8 @@ export class Turn extends Filling {
     this.ended = "declined";
   }
 
-  async handOn(name: string, address: string, because: string): Promise<void> {
-    await request<void>("POST", `${this.base}/delegate`, { name, address, because });
+  async handOn(to: { name: string; address: string; phone: string }, because: string): Promise<void> {
+    await request<void>("POST", `${this.base}/delegate`, { ...to, because });
     this.ended = "handed on";
   }
 

@@ -49,16 +49,7 @@ public record Dispatch(
             case Event.Sent it ->
                 new Dispatch(
                         Status.UNDER_WAY,
-                        it.parties().stream()
-                                .map(named -> new Party(
-                                        named.role(),
-                                        named.title(),
-                                        named.order(),
-                                        named.person(),
-                                        Turn.WAITING,
-                                        false,
-                                        false))
-                                .toList(),
+                        it.parties().stream().map(Party::of).toList(),
                         it.due(),
                         it.mayDelegate(),
                         "");
@@ -72,6 +63,9 @@ public record Dispatch(
             case Event.Declined it -> ended(Status.DECLINED, it.because());
             case Event.Withdrawn it -> ended(Status.WITHDRAWN, it.because());
             case Event.Finished ignored -> ended(Status.FINISHED, "");
+            case Event.Identified it -> with(it.role(), Party::identified);
+            case Event.CodeSent ignored -> this;
+            case Event.NotIdentified ignored -> this;
             case Event.SignatureMade ignored -> this;
             case Event.SignatureTakenBack ignored -> this;
             case Event.Paid ignored -> this;

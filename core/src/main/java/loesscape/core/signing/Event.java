@@ -41,8 +41,14 @@ public sealed interface Event {
      * @param role its key
      * @param title what it is called
      * @param order when its turn comes
+     * @param check what is asked of the person beside following the link
      */
-    record Named(String role, String title, int order, Person person) {}
+    record Named(
+            String role,
+            String title,
+            int order,
+            Person person,
+            @MayBeLeftOut IdentityCheck check) {}
 
     /** The turn of a role has come; its person is told. */
     record Asked(String role) implements Event {}
@@ -53,6 +59,25 @@ public sealed interface Event {
      * @param because why not, in words
      */
     record Skipped(String role, String because) implements Event {}
+
+    /**
+     * A code was sent, by which the person is to show who they are.
+     *
+     * @param check how it was sent
+     * @param to where it was sent: an e-mail address or a telephone number
+     */
+    record CodeSent(String role, IdentityCheck check, String to) implements Event {}
+
+    /**
+     * The person showed to be the one who was named.
+     *
+     * @param check by what
+     * @param to where the code was sent that they gave; empty for a phrase
+     */
+    record Identified(String role, IdentityCheck check, String to) implements Event {}
+
+    /** Somebody who followed the link failed to show that, as often as one may. */
+    record NotIdentified(String role, IdentityCheck check) implements Event {}
 
     /** The person opened the document. */
     record Opened(String role) implements Event {}

@@ -11,6 +11,7 @@ import loesscape.core.evaluation.Standing;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Addresses;
 import loesscape.core.model.PlainLine;
+import loesscape.core.model.Refused;
 import loesscape.core.model.Role;
 import loesscape.core.signing.Party.Turn;
 import loesscape.core.wording.Reasons;
@@ -30,7 +31,7 @@ public final class Signing {
      * Sends a release.
      *
      * @param sent who plays its roles; every role of the template has its person
-     * @throws NotNow when a role has nobody, or its address is none
+     * @throws Refused when a role has nobody, or a name, an address, a telephone number or the day is none
      */
     public static List<Event> send(SignedDocument document, Event.Sent sent, Answers answers, LocalDate today) {
         if (sent.parties().isEmpty()) {
@@ -39,29 +40,39 @@ public final class Signing {
         Set<String> named = sent.parties().stream().map(Event.Named::role).collect(Collectors.toSet());
         for (Role role : document.template().roles()) {
             if (!named.contains(role.key())) {
-                throw new NotNow("Nobody is named for “%s”.".formatted(role.name()));
+                throw new Refused(Refused.Cause.NOT_VALID, "Nobody is named for “%s”.".formatted(role.name()));
             }
         }
         for (Event.Named party : sent.parties()) {
-            check(party.person(), party.title());
+            check(party.person(), party.title(), party.check());
         }
         if (sent.due() != null && sent.due().isBefore(today)) {
-            throw new NotNow("The day by which it is due, %s, has passed.".formatted(sent.due()));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID, "The day by which it is due, %s, has passed.".formatted(sent.due()));
         }
         List<Event> events = new ArrayList<>(List.of(sent));
         events.addAll(next(document, Dispatch.of(events), answers, today));
         return events;
     }
 
-    private static void check(Person person, String title) {
+    private static void check(Person person, String title, IdentityCheck asked) {
         if (person.name().isBlank()
                 || person.name().length() > PlainLine.LONGEST_NAME
                 || !PlainLine.isPlain(person.name())) {
-            throw new NotNow("“%s” needs the name of a person: one line of at most %d characters."
-                    .formatted(title, PlainLine.LONGEST_NAME));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID,
+                    "“%s” needs the name of a person: one line of at most %d characters."
+                            .formatted(title, PlainLine.LONGEST_NAME));
         }
         if (person.address().length() > LONGEST_ADDRESS || !Addresses.isEmail(person.address())) {
-            throw new NotNow("“%s” is no e-mail address for “%s”.".formatted(person.address(), title));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID, "“%s” is no e-mail address for “%s”.".formatted(person.address(), title));
+        }
+        if (asked == IdentityCheck.TEXT_CODE && !Addresses.isPhone(person.phone(), "")) {
+            throw new Refused(
+                    Refused.Cause.NOT_VALID,
+                    "“%s” needs a telephone number that begins with + and the code of its country, as the code goes there by text message."
+                            .formatted(title));
         }
     }
 
@@ -118,6 +129,7 @@ public final class Signing {
     public static Event.Signed sign(
             SignedDocument document, Dispatch dispatch, String role, Answers answers, LocalDate today, String digest) {
         Party party = acting(dispatch, role);
+        known(party);
         if (!party.hasConsented()) {
             throw new NotNow("Agree to sign electronically first.");
         }
@@ -130,7 +142,7 @@ public final class Signing {
 
     /** Refuses to sign, which ends the dispatch. */
     public static Event.Declined decline(Dispatch dispatch, String role, String because) {
-        acting(dispatch, role);
+        known(acting(dispatch, role));
         return new Event.Declined(role, reason(because));
     }
 
@@ -146,7 +158,13 @@ public final class Signing {
         if (!dispatch.mayDelegate()) {
             throw new NotNow("The sender does not allow that the turn is handed on.");
         }
-        check(to, party.title());
+        known(party);
+        if (party.check() == IdentityCheck.PHRASE) {
+            throw new NotNow(
+                    "The sender agreed a phrase with %s alone, so the turn cannot be handed on; decline and say who should sign instead."
+                            .formatted(party.person().name()));
+        }
+        check(to, party.title(), party.check());
         if (to.address().equalsIgnoreCase(party.person().address())) {
             throw new NotNow("It is with %s already.".formatted(to.address()));
         }
@@ -162,7 +180,7 @@ public final class Signing {
             throw new NotNow("%s has %s already; the address can no longer be changed."
                     .formatted(party.person().name(), isOver ? "had the turn" : "opened the document"));
         }
-        check(to, party.title());
+        check(to, party.title(), party.check());
         return new Event.Corrected(role, party.person(), to);
     }
 
@@ -172,19 +190,51 @@ public final class Signing {
         return new Event.Reminded(role);
     }
 
+    /**
+     * Sends a code to a person.
+     *
+     * @throws NotNow when none is asked of this person
+     */
+    public static Event.CodeSent sendCode(Dispatch dispatch, String role) {
+        Party party = acting(dispatch, role);
+        if (!party.check().isCode()) {
+            throw new NotNow("No code is asked of you.");
+        }
+        return new Event.CodeSent(role, party.check(), party.check().destination(party.person()));
+    }
+
+    /**
+     * Says that a person has shown who they are.
+     *
+     * @throws NotNow when nothing is asked of this person
+     */
+    public static Event.Identified identify(Dispatch dispatch, String role) {
+        Party party = acting(dispatch, role);
+        if (party.check() == IdentityCheck.LINK) {
+            throw new NotNow("Nothing is asked of you but to follow the link.");
+        }
+        return new Event.Identified(role, party.check(), party.check().destination(party.person()));
+    }
+
+    private static void known(Party party) {
+        if (!party.isKnown()) {
+            throw new NotNow("Show who you are first.");
+        }
+    }
+
     /** Opens the document for a role; nothing happens where it was open already. */
     public static List<Event> open(Dispatch dispatch, String role) {
         Party party = find(dispatch, role);
-        return dispatch.isUnderWay() && party.turn() == Turn.ACTING && !party.hasOpened()
+        return dispatch.isUnderWay() && party.turn() == Turn.ACTING && party.isKnown() && !party.hasOpened()
                 ? List.of(new Event.Opened(role))
                 : List.of();
     }
 
     /** Agrees to sign electronically; nothing happens where that was said already. */
     public static List<Event> consent(Dispatch dispatch, String role) {
-        return acting(dispatch, role).hasConsented()
-                ? List.of()
-                : List.of(new Event.Consented(role, Event.Consented.WORDING));
+        Party party = acting(dispatch, role);
+        known(party);
+        return party.hasConsented() ? List.of() : List.of(new Event.Consented(role, Event.Consented.WORDING));
     }
 
     /**
@@ -219,10 +269,11 @@ public final class Signing {
     private static String reason(String because) {
         String reason = because.strip();
         if (reason.isEmpty()) {
-            throw new NotNow("Say why in a few words; it becomes part of the trail.");
+            throw new Refused(Refused.Cause.NOT_VALID, "Say why in a few words; it becomes part of the trail.");
         }
         if (reason.length() > LONGEST_REASON) {
-            throw new NotNow("The reason has more than %d characters.".formatted(LONGEST_REASON));
+            throw new Refused(
+                    Refused.Cause.NOT_VALID, "The reason has more than %d characters.".formatted(LONGEST_REASON));
         }
         return reason;
     }

@@ -108,7 +108,8 @@ class RandomDispatchesTest {
                 }
             }
             List<Event.Named> people = roles.stream()
-                    .map(role -> new Event.Named(role.key(), role.name(), role.order(), person(role.key())))
+                    .map(role -> new Event.Named(
+                            role.key(), role.name(), role.order(), person(role.key()), IdentityCheck.LINK))
                     .toList();
             events.addAll(
                     Signing.send(document, new Event.Sent("Random", 1, people, null, true, 0, ""), answers, TODAY));

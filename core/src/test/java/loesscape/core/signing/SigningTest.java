@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.NodeState;
@@ -21,6 +22,7 @@ import loesscape.core.model.PageSettings;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.Test;
 
 /** Turns, in order and at the same time, and how a dispatch ends. */
@@ -89,7 +91,8 @@ class SigningTest {
                 "Well",
                 1,
                 WELL.roles().stream()
-                        .map(role -> new Event.Named(role.key(), role.name(), role.order(), person(role.key())))
+                        .map(role -> new Event.Named(
+                                role.key(), role.name(), role.order(), person(role.key()), IdentityCheck.LINK))
                         .toList(),
                 TODAY.plusDays(7),
                 mayDelegate,
@@ -264,5 +267,72 @@ class SigningTest {
                 .hasMessageContaining("has passed");
         assertThat(Dispatch.of(List.of(some)).isOverdue(TODAY.plusDays(7))).isFalse();
         assertThat(Dispatch.of(List.of(some)).isOverdue(TODAY.plusDays(8))).isTrue();
+    }
+
+    private void sendAsking(IdentityCheck check, String phone) {
+        Event.Sent plain = sent(true);
+        List<Event.Named> asked = plain.parties().stream()
+                .map(it -> it.role().equals("owner")
+                        ? new Event.Named(
+                                it.role(),
+                                it.title(),
+                                it.order(),
+                                new Person(it.person().name(), it.person().address(), phone),
+                                check)
+                        : it)
+                .toList();
+        Event.Sent sent = new Event.Sent("Well", 1, asked, null, true, 0, "");
+        events.addAll(Signing.send(document, sent, answers, TODAY));
+    }
+
+    @Test
+    void whoHasNotShownWhoTheyAreDoesNothing() {
+        for (IdentityCheck check : List.of(IdentityCheck.MAIL_CODE, IdentityCheck.TEXT_CODE, IdentityCheck.PHRASE)) {
+            events.clear();
+            sendAsking(check, "+44 7700 900123");
+            assertThat(Signing.open(dispatch(), "owner")).isEmpty();
+            Stream.<ThrowingCallable>of(
+                            () -> Signing.consent(dispatch(), "owner"),
+                            () -> Signing.sign(document, dispatch(), "owner", answers, TODAY, ""),
+                            () -> Signing.decline(dispatch(), "owner", "No"),
+                            () -> Signing.delegate(dispatch(), "owner", person("cousin"), "On leave"))
+                    .forEach(act -> assertThatThrownBy(act)
+                            .as(check.name())
+                            .isInstanceOf(NotNow.class)
+                            .hasMessage("Show who you are first."));
+            events.add(Signing.identify(dispatch(), "owner"));
+            assertThat(Signing.open(dispatch(), "owner")).containsExactly(new Event.Opened("owner"));
+            assertThat(Signing.consent(dispatch(), "owner")).hasSize(1);
+        }
+        assertThatThrownBy(() -> Signing.sendCode(dispatch(), "owner")).hasMessage("No code is asked of you.");
+    }
+
+    @Test
+    void whoTakesATurnOverShowsAnewWhoTheyAre() {
+        sendAsking(IdentityCheck.TEXT_CODE, "+44 7700 900123");
+        events.add(Signing.identify(dispatch(), "owner"));
+        assertThatThrownBy(() -> Signing.delegate(dispatch(), "owner", person("cousin"), "On leave"))
+                .hasMessageContaining("needs a telephone number");
+        Person cousin = new Person("cousin", "cousin@veldhollow.example", "+44 7700 900456");
+        events.add(Signing.delegate(dispatch(), "owner", cousin, "On leave"));
+        assertThat(dispatch().party("owner").orElseThrow().isKnown()).isFalse();
+        assertThat(Signing.sendCode(dispatch(), "owner").to()).isEqualTo("+44 7700 900456");
+    }
+
+    @Test
+    void aPhraseIsAgreedWithOnePersonAlone() {
+        sendAsking(IdentityCheck.PHRASE, "");
+        events.add(Signing.identify(dispatch(), "owner"));
+        assertThatThrownBy(() -> Signing.delegate(dispatch(), "owner", person("cousin"), "On leave"))
+                .hasMessageContaining("agreed a phrase with owner alone");
+    }
+
+    @Test
+    void aCodeNeedsATelephoneToGoTo() {
+        for (String phone : List.of("", "0612345678", "+44", "none")) {
+            assertThatThrownBy(() -> sendAsking(IdentityCheck.TEXT_CODE, phone))
+                    .as(phone)
+                    .hasMessageContaining("“Owner” needs a telephone number");
+        }
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
 
 /** What happened to a dispatch, as a reader of its trail sees it. */
@@ -36,6 +37,17 @@ public final class EventWords {
             case Event.Sent it -> sent(it);
             case Event.Asked it -> "The turn of %s began; a message was sent.".formatted(title(it.role()));
             case Event.Skipped it -> "%s does not take part, because %s.".formatted(title(it.role()), it.because());
+            case Event.CodeSent it -> "A code was sent to %s %s.".formatted(title(it.role()), way(it.check(), it.to()));
+            case Event.Identified it ->
+                "Showed to be the person named as %s, by the %s."
+                        .formatted(
+                                title(it.role()),
+                                it.check() == IdentityCheck.PHRASE
+                                        ? "phrase agreed beforehand"
+                                        : "code sent " + way(it.check(), it.to()));
+            case Event.NotIdentified it ->
+                "Somebody who followed the link of %s gave a wrong %s five times."
+                        .formatted(title(it.role()), it.check() == IdentityCheck.PHRASE ? "phrase" : "code");
             case Event.Opened it -> "Opened the document as %s.".formatted(title(it.role()));
             case Event.Consented it ->
                 "Agreed to sign electronically as %s%s"
@@ -75,11 +87,34 @@ public final class EventWords {
                         it.release(),
                         it.document(),
                         it.parties().stream()
-                                .map(named -> named.title() + " " + person(named.person()))
+                                .map(named -> named.title() + " " + person(named.person()) + asked(named))
                                 .collect(Collectors.joining(", ")),
                         due,
                         before,
                         release);
+    }
+
+    private static String asked(Event.Named named) {
+        String asked = of(named.check(), named.person().phone());
+        return asked.isEmpty() ? "" : " (asked for %s)".formatted(asked);
+    }
+
+    /**
+     * What is asked of a person beside following the link, as it stands after “by”; empty where nothing is.
+     *
+     * @param phone to which text messages go
+     */
+    public static String of(IdentityCheck check, String phone) {
+        return switch (check) {
+            case LINK -> "";
+            case MAIL_CODE -> "a code sent by mail";
+            case TEXT_CODE -> "a code sent by text message to " + phone;
+            case PHRASE -> "a phrase agreed beforehand";
+        };
+    }
+
+    private static String way(IdentityCheck check, String to) {
+        return "%s to %s".formatted(check == IdentityCheck.TEXT_CODE ? "by text message" : "by mail", to);
     }
 
     private String signed(Event.Signed it) {

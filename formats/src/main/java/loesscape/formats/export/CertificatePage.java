@@ -59,6 +59,9 @@ final class CertificatePage {
             sheet.keepTogether(2 * TEXT.lineHeight());
             sheet.text("%s: %s".formatted(party.title(), party.person().name()), STRONG, 0, PdfSheet.WIDTH);
             sheet.text("%s · %s".formatted(party.person().address(), outcome(party)), TEXT, 0, PdfSheet.WIDTH);
+            if (party.turn() != Party.Turn.SKIPPED) {
+                sheet.text(identity(party), TEXT, 0, PdfSheet.WIDTH);
+            }
         }
     }
 
@@ -69,6 +72,18 @@ final class CertificatePage {
             }
         }
         return party.turn() == Party.Turn.SKIPPED ? "did not take part" : "did not sign";
+    }
+
+    /** What was checked to know that it was this person. */
+    private static String identity(Party party) {
+        String mailed = "Followed a link that was sent to this address";
+        String asked = EventWords.of(party.check(), party.person().phone());
+        if (asked.isEmpty()) {
+            return mailed + "; nothing else was asked.";
+        }
+        return party.isIdentified()
+                ? "%s, and showed to be this person by %s.".formatted(mailed, asked)
+                : "Was to show to be this person by %s, and did not.".formatted(asked);
     }
 
     private void trail() throws IOException {

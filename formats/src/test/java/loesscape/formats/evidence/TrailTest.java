@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
 import loesscape.core.signing.Snapshot;
 import loesscape.formats.json.Json;
@@ -28,19 +29,22 @@ class TrailTest {
 
     /** One of each event. */
     private static Trail trail() {
-        Person femke = new Person("Femke “F.” Oosterlaan", "femke@veldhollow.example");
+        Person femke = new Person("Femke “F.” Oosterlaan", "femke@veldhollow.example", "+44 7700 900123");
         Person cousin = new Person("Cousin", "cousin@veldhollow.example");
         List<Event> events = List.of(
                 new Event.Sent(
                         "Well",
                         2,
-                        List.of(new Event.Named("owner", "Owner", 1, femke)),
+                        List.of(new Event.Named("owner", "Owner", 1, femke, IdentityCheck.TEXT_CODE)),
                         LocalDate.of(2026, 12, 31),
                         true,
                         1,
                         "ab".repeat(32)),
                 new Event.Asked("owner"),
                 new Event.Skipped("driller", "Depth is 24 m"),
+                new Event.CodeSent("owner", IdentityCheck.TEXT_CODE, "+44 7700 900123"),
+                new Event.NotIdentified("owner", IdentityCheck.TEXT_CODE),
+                new Event.Identified("owner", IdentityCheck.TEXT_CODE, "+44 7700 900123"),
                 new Event.Opened("owner"),
                 new Event.Consented("owner", "I agree."),
                 new Event.NotPaid("owner", "fee", "the desk refused it"),
@@ -75,6 +79,19 @@ class TrailTest {
         assertThat(trail().json()).isEqualTo(golden("trail-2.json"));
         assertThat(Trail.read(golden("trail-2.json").getBytes(StandardCharsets.UTF_8)))
                 .isEqualTo(trail());
+    }
+
+    @Test
+    void aTrailOfBeforePeopleShowedWhoTheyAreIsWhole() throws IOException {
+        Trail before = Trail.read(golden("trail-2-before-identity-checks.json").getBytes(StandardCharsets.UTF_8));
+        assertThat(before.firstBroken()).isZero();
+        assertThat(before.events()).hasSize(17);
+        assertThat(before.events().getFirst())
+                .isInstanceOfSatisfying(
+                        Event.Sent.class,
+                        sent -> assertThat(sent.parties())
+                                .allMatch(named -> named.check() == IdentityCheck.LINK
+                                        && named.person().phone().isEmpty()));
     }
 
     @Test

@@ -15,6 +15,7 @@ import java.util.TreeSet;
 import loesscape.core.evaluation.Content;
 import loesscape.core.model.Look;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
@@ -48,7 +49,13 @@ class SealTest {
                         "Ilse Maarwick",
                         "127.0.0.1",
                         new Event.Sent(
-                                "Well", 1, List.of(new Event.Named("owner", "Owner", 1, person)), null, false, 0, ""))
+                                "Well",
+                                1,
+                                List.of(new Event.Named("owner", "Owner", 1, person, IdentityCheck.LINK)),
+                                null,
+                                false,
+                                0,
+                                ""))
                 .with(NOW, "server", "", new Event.Asked("owner"))
                 .with(NOW, "Femke Oosterlaan", "10.0.0.1", new Event.Signed("owner", 2, List.of("Signature"), "ab"));
     }

@@ -54,6 +54,20 @@ public class Problems {
         return detail(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts", often);
     }
 
+    /** Somebody who follows a link has not shown yet to be the person it was sent to. */
+    public static final class NotIdentified extends RuntimeException {
+        public NotIdentified(String message) {
+            super(message);
+        }
+    }
+
+    @ExceptionHandler
+    ProblemDetail notIdentified(NotIdentified notIdentified) {
+        ProblemDetail problem = detail(HttpStatus.FORBIDDEN, "Not identified", notIdentified);
+        problem.setType(URI.create("/problems/not-identified"));
+        return problem;
+    }
+
     @ExceptionHandler
     ProblemDetail failed(OutsideFailed failed) {
         return detail(HttpStatus.SERVICE_UNAVAILABLE, "Not answered", failed);

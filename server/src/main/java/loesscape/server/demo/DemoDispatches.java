@@ -7,11 +7,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Consumer;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.server.clock.ServerClock;
 import loesscape.server.dispatch.Dispatches;
+import loesscape.server.dispatch.Identification;
 import loesscape.server.dispatch.Sending;
 import loesscape.server.dispatch.Sending.PersonNamed;
 import loesscape.server.dispatch.Sending.SendingWanted;
+import loesscape.server.dispatch.TurnLinks.Caller;
 import loesscape.server.dispatch.Turns;
 import loesscape.server.outside.Mail;
 import loesscape.server.security.Author;
@@ -30,19 +33,30 @@ class DemoDispatches {
     private static final String HYDROLOGIST = "hydrologist";
     private static final String SOMEWHERE = "192.0.2.17";
 
+    /** Of the numbers that are kept for telling stories (Ofcom, telephone numbers for drama). */
+    private static final String PHONE = "+44 7700 900123";
+
     /** A pen that wrote something like a name. */
     private static final String PEN =
             "M30 62L44 30L52 66L60 40L66 60L74 44L82 60L96 36L104 60L118 46L128 58M140 60L150 34L160 58L172 44L184 56L198 40L214 56M40 72L222 66";
 
     private final Sending sending;
     private final Turns turns;
+    private final Identification identification;
     private final Dispatches dispatches;
     private final Mail mail;
     private final ServerClock clock;
 
-    DemoDispatches(Sending sending, Turns turns, Dispatches dispatches, Mail mail, ServerClock clock) {
+    DemoDispatches(
+            Sending sending,
+            Turns turns,
+            Identification identification,
+            Dispatches dispatches,
+            Mail mail,
+            ServerClock clock) {
         this.sending = sending;
         this.turns = turns;
+        this.identification = identification;
         this.dispatches = dispatches;
         this.mail = mail;
         this.clock = clock;
@@ -61,7 +75,7 @@ class DemoDispatches {
 
         UUID declined = send(template, author, 16, "Wouter Ilgen", null);
         owner(declined, 15, "Wouter Ilgen", "64", "sand");
-        turn(declined, DRILLER, 14, link -> turns.decline(link, SOMEWHERE, "No rig free before June."));
+        turn(declined, DRILLER, 14, caller -> turns.decline(caller, "No rig free before June."));
 
         UUID withdrawn = send(template, author, 8, "Sanne Veltkamp", null);
         clock.ago(
@@ -86,7 +100,13 @@ class DemoDispatches {
                 List.of(
                         new PersonNamed(OWNER, owner, address),
                         new PersonNamed(DRILLER, "Bronwater Drilling", "office@bronwater.example"),
-                        new PersonNamed(HYDROLOGIST, "Dr Liva Morren", "liva.morren@veldhollow.example")),
+                        new PersonNamed(
+                                HYDROLOGIST,
+                                "Dr Liva Morren",
+                                "liva.morren@veldhollow.example",
+                                IdentityCheck.TEXT_CODE,
+                                PHONE,
+                                "")),
                 Map.of("owner_name", owner),
                 "Please look through the agreement and sign it. Call us if anything is unclear.",
                 due,
@@ -100,18 +120,18 @@ class DemoDispatches {
     }
 
     private void owner(UUID id, int daysAgo, String name, String depth, String soil) {
-        turn(id, OWNER, daysAgo, link -> {
-            answer(link, "owner_phone", "0612345678");
-            answer(link, "district", "hill");
-            answer(link, "soil", soil);
-            answer(link, "depth", depth);
-            answer(link, "diameter", "d160");
-            answer(link, "access", "road,track");
-            answer(link, "start_day", LocalDate.now(clock).plusDays(60).toString());
-            answer(link, "end_day", LocalDate.now(clock).plusDays(75).toString());
-            answer(link, "owner_initials", initials(name));
-            answer(link, "owner_signature", PEN);
-            finish(link);
+        turn(id, OWNER, daysAgo, caller -> {
+            answer(caller, "owner_phone", "0612345678");
+            answer(caller, "district", "hill");
+            answer(caller, "soil", soil);
+            answer(caller, "depth", depth);
+            answer(caller, "diameter", "d160");
+            answer(caller, "access", "road,track");
+            answer(caller, "start_day", LocalDate.now(clock).plusDays(60).toString());
+            answer(caller, "end_day", LocalDate.now(clock).plusDays(75).toString());
+            answer(caller, "owner_initials", initials(name));
+            answer(caller, "owner_signature", PEN);
+            finish(caller);
         });
     }
 
@@ -120,29 +140,29 @@ class DemoDispatches {
     }
 
     private void driller(UUID id, int daysAgo) {
-        turn(id, DRILLER, daysAgo, link -> {
-            answer(link, "driller_name", "Bronwater Drilling");
-            answer(link, "licence", "DR-4471");
-            answer(link, "insured", "no");
-            answer(link, "crew_name@r1", "Jorn Bakkum");
-            answer(link, "crew_hours@r1", "8.5");
-            answer(link, "metre_price", "62.50");
-            answer(link, "driller_initials", "J. B.");
-            answer(link, "driller_signature", "Jorn Bakkum");
-            finish(link);
+        turn(id, DRILLER, daysAgo, caller -> {
+            answer(caller, "driller_name", "Bronwater Drilling");
+            answer(caller, "licence", "DR-4471");
+            answer(caller, "insured", "no");
+            answer(caller, "crew_name@r1", "Jorn Bakkum");
+            answer(caller, "crew_hours@r1", "8.5");
+            answer(caller, "metre_price", "62.50");
+            answer(caller, "driller_initials", "J. B.");
+            answer(caller, "driller_signature", "Jorn Bakkum");
+            finish(caller);
         });
     }
 
     private void hydrologist(UUID id, int daysAgo) {
-        turn(id, HYDROLOGIST, daysAgo, link -> {
-            answer(link, "review_result", "agreed");
-            answer(link, "filter_depth", "120");
-            answer(link, "hydrologist_signature", PEN);
-            finish(link);
+        turn(id, HYDROLOGIST, daysAgo, caller -> {
+            answer(caller, "review_result", "agreed");
+            answer(caller, "filter_depth", "120");
+            answer(caller, "hydrologist_signature", PEN);
+            finish(caller);
         });
     }
 
-    private void turn(UUID id, String role, int daysAgo, Consumer<String> work) {
+    private void turn(UUID id, String role, int daysAgo, Consumer<Caller> work) {
         clock.ago(Duration.ofDays(daysAgo), () -> {
             String address = dispatches.find(id).dispatch().parties().stream()
                     .filter(party -> party.role().equals(role))
@@ -156,19 +176,35 @@ class DemoDispatches {
                     .orElseThrow()
                     .path()
                     .substring("/sign/".length());
-            turns.open(link, SOMEWHERE);
-            turns.consent(link, SOMEWHERE);
-            work.accept(link);
+            Caller caller = identified(new Caller(link, SOMEWHERE, ""));
+            turns.open(caller);
+            turns.consent(caller);
+            work.accept(caller);
             return id;
         });
     }
 
-    private void answer(String link, String address, String typed) {
-        turns.answer(link, SOMEWHERE, address, typed);
+    /** Somebody who has given the code that was asked for, if one was. */
+    private Caller identified(Caller caller) {
+        if (identification.asked(caller).check() != IdentityCheck.TEXT_CODE) {
+            return caller;
+        }
+        identification.send(caller);
+        String code = mail.list(500).stream()
+                .filter(message -> message.address().equals(PHONE))
+                .findFirst()
+                .orElseThrow()
+                .code();
+        return new Caller(
+                caller.link(), caller.from(), identification.give(caller, code).pass());
     }
 
-    private void finish(String link) {
-        var ended = turns.finish(link, SOMEWHERE);
+    private void answer(Caller caller, String address, String typed) {
+        turns.answer(caller, address, typed);
+    }
+
+    private void finish(Caller caller) {
+        var ended = turns.finish(caller);
         if (!ended.finished()) {
             throw new IllegalStateException("A demo turn cannot be finished: " + ended.obstacles());
         }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.NotNow;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
@@ -46,7 +47,16 @@ public class Dispatches {
 
     /** A role of a dispatch. */
     public record PartyRow(
-            String role, String title, int order, String name, String address, Party.Turn turn, boolean opened) {}
+            String role,
+            String title,
+            int order,
+            String name,
+            String address,
+            String phone,
+            Party.Turn turn,
+            boolean opened,
+            IdentityCheck check,
+            boolean identified) {}
 
     /** A dispatch in the list. */
     public record DispatchRow(
@@ -118,8 +128,11 @@ public class Dispatches {
                                 party.order(),
                                 party.person().name(),
                                 party.person().address(),
+                                party.person().phone(),
                                 party.turn(),
-                                party.hasOpened()))
+                                party.hasOpened(),
+                                party.check(),
+                                party.isIdentified()))
                         .toList(),
                 kept.record());
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import loesscape.core.editing.Refusal;
+import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.signing.Person;
 import loesscape.server.api.Problems;
 import loesscape.server.api.TemplatesApi;
@@ -49,7 +50,12 @@ class DispatchesApi {
     public record TableWanted(String table, SendingWanted common, boolean send) {}
 
     /** An open link to be made: how what is begun through it is sent. */
-    public record OpenLinkWanted(String message, int dueDays, int remindDays, boolean mayDelegate) {}
+    public record OpenLinkWanted(
+            String message,
+            int dueDays,
+            int remindDays,
+            boolean mayDelegate,
+            @MayBeLeftOut boolean mailCode) {}
 
     /** The path of a link, told once. */
     public record OpenLinkMade(String path) {}
@@ -64,7 +70,11 @@ class DispatchesApi {
     public record OfRole(String role) {}
 
     /** Another name and address for a role. */
-    public record Correction(String role, String name, String address) {}
+    public record Correction(
+            String role,
+            String name,
+            String address,
+            @MayBeLeftOut String phone) {}
 
     /** The address at which ends are told; empty for nowhere. */
     public record WebhookWanted(String address) {}
@@ -121,7 +131,8 @@ class DispatchesApi {
             @AuthenticationPrincipal Author author) {
         SendingWanted common = new SendingWanted(
                 List.of(), Map.of(), wanted.message(), null, wanted.remindDays(), wanted.mayDelegate());
-        return new OpenLinkMade(sending.openLink(template, release, common, wanted.dueDays(), author));
+        return new OpenLinkMade(
+                sending.openLink(template, release, common, wanted.dueDays(), wanted.mailCode(), author));
     }
 
     @GetMapping("/api/templates/{template}/open-links")
@@ -166,7 +177,10 @@ class DispatchesApi {
             @RequestBody Correction correction,
             @AuthenticationPrincipal Author author,
             HttpServletRequest request) {
-        Person to = new Person(correction.name().strip(), correction.address().strip());
+        Person to = new Person(
+                correction.name().strip(),
+                correction.address().strip(),
+                correction.phone().strip());
         return dispatches.correct(id, correction.role(), to, actor(author, request));
     }
 

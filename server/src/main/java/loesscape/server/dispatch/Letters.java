@@ -3,6 +3,7 @@ package loesscape.server.dispatch;
 import loesscape.core.signing.Party;
 import loesscape.core.wording.Display;
 import loesscape.server.outside.Mail;
+import loesscape.server.outside.OutsideService;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.DispatchStore.Purpose;
@@ -56,6 +57,25 @@ class Letters {
                 "Dear %s,\n\n%sThis link is for you alone; do not pass it on."
                         .formatted(party.person().name(), text),
                 path);
+    }
+
+    /** Sends a code to a person, as the sender asked. */
+    void code(Party party, String code) {
+        switch (party.check()) {
+            case MAIL_CODE -> code(OutsideService.MAIL, party, code);
+            case TEXT_CODE -> code(OutsideService.TEXT_MESSAGES, party, code);
+            case LINK, PHRASE -> throw new IllegalStateException("No code is asked of this person");
+        }
+    }
+
+    private void code(OutsideService service, Party party, String code) {
+        mail.sendCode(
+                service,
+                party.person().name(),
+                party.check().destination(party.person()),
+                "Your code",
+                "With this code the document opens for you, within ten minutes. Tell it to nobody. If you did not ask for a code, somebody else has followed your link.",
+                code);
     }
 
     /** Tells everybody who has been asked that it has ended before all had signed. */

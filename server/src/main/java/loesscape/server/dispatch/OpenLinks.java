@@ -23,7 +23,11 @@ public class OpenLinks {
         this.clock = clock;
     }
 
-    /** Where an open link leads, and how what is begun through it is sent. */
+    /**
+     * Where an open link leads, and how what is begun through it is sent.
+     *
+     * @param mailCode whether a code sent by mail is asked of everybody who is named
+     */
     record Open(
             int id,
             UUID template,
@@ -32,15 +36,16 @@ public class OpenLinks {
             String message,
             int dueDays,
             boolean mayDelegate,
-            int remindDays) {}
+            int remindDays,
+            boolean mailCode) {}
 
     /** Makes a link and tells its secret, which is kept nowhere. */
-    String add(UUID template, int release, long account, Sending.SendingWanted wanted, int dueDays) {
+    String add(UUID template, int release, long account, Sending.SendingWanted wanted, int dueDays, boolean mailCode) {
         String secret = Secrets.make();
         database.sql("""
                         INSERT INTO open_link (hash, template_id, release, account_id, message, due_days, delegable,
-                                               remind_days, created)
-                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+                                               remind_days, mail_code, created)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         Secrets.hash(secret),
@@ -51,6 +56,7 @@ public class OpenLinks {
                         dueDays,
                         wanted.mayDelegate(),
                         wanted.remindDays(),
+                        mailCode,
                         OffsetDateTime.now(clock))
                 .update();
         return secret;
@@ -116,7 +122,8 @@ public class OpenLinks {
                         row.getString("message"),
                         row.getInt("due_days"),
                         row.getBoolean("delegable"),
-                        row.getInt("remind_days")))
+                        row.getInt("remind_days"),
+                        row.getBoolean("mail_code")))
                 .optional();
     }
 }

@@ -48,12 +48,14 @@ class OutsideApi {
     /** A message in the mailbox. */
     public record MailRow(
             int id,
+            OutsideService service,
             Instant made,
             String name,
             String address,
             String subject,
             String body,
             String path,
+            String code,
             int tries,
             @Nullable Instant delivered) {}
 
@@ -73,12 +75,14 @@ class OutsideApi {
                 mail.list(MOST).stream()
                         .map(it -> new MailRow(
                                 (int) it.id(),
+                                it.service(),
                                 it.made(),
                                 it.name(),
                                 it.address(),
                                 it.subject(),
                                 it.body(),
                                 it.path(),
+                                it.code(),
                                 it.tries(),
                                 it.delivered()))
                         .toList(),

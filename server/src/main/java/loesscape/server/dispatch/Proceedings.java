@@ -24,6 +24,7 @@ import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.DispatchStore.Purpose;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
+import loesscape.server.store.IdentityStore;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.TemplateStore;
 import org.springframework.stereotype.Component;
@@ -40,6 +41,7 @@ class Proceedings {
     private final DispatchStore dispatches;
     private final FillingStore fillings;
     private final FileStore files;
+    private final IdentityStore identities;
     private final RecordStore records;
     private final TemplateStore templates;
     private final ReleasedTemplates releases;
@@ -51,6 +53,7 @@ class Proceedings {
             DispatchStore dispatches,
             FillingStore fillings,
             FileStore files,
+            IdentityStore identities,
             RecordStore records,
             TemplateStore templates,
             ReleasedTemplates releases,
@@ -60,6 +63,7 @@ class Proceedings {
         this.dispatches = dispatches;
         this.fillings = fillings;
         this.files = files;
+        this.identities = identities;
         this.records = records;
         this.templates = templates;
         this.releases = releases;
@@ -140,14 +144,19 @@ class Proceedings {
         switch (event) {
             case Event.Asked it -> letters.ask(kept, party(kept, it.role()));
             case Event.Reminded it -> letters.remind(kept, party(kept, it.role()));
-            case Event.Delegated it -> letters.ask(kept, party(kept, it.role()));
+            case Event.Delegated it -> {
+                identities.forget(kept.id(), it.role());
+                letters.ask(kept, party(kept, it.role()));
+            }
             case Event.Corrected it -> {
+                identities.forget(kept.id(), it.role());
                 if (party(kept, it.role()).turn() == Party.Turn.ACTING) {
                     letters.ask(kept, party(kept, it.role()));
                 }
             }
             case Event.Signed it -> {
                 dispatches.endLinks(kept.id(), it.role(), Purpose.TURN);
+                identities.forget(kept.id(), it.role());
                 dispatches.endTurn(kept.id(), it.role());
             }
             case Event.Declined ignored -> ended(kept, "Somebody declined.", "declined");
@@ -156,6 +165,9 @@ class Proceedings {
             case Event.Sent ignored -> {}
             case Event.SignatureMade ignored -> {}
             case Event.SignatureTakenBack it -> fillings.keep(kept.filling(), it.field(), "");
+            case Event.CodeSent ignored -> {}
+            case Event.Identified ignored -> {}
+            case Event.NotIdentified ignored -> {}
             case Event.Skipped ignored -> {}
             case Event.Opened ignored -> {}
             case Event.Consented ignored -> {}

@@ -14,11 +14,13 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
+import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.model.Refused;
 import loesscape.core.model.Role;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.signing.Signing;
@@ -30,6 +32,7 @@ import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.FillingStore;
+import loesscape.server.store.IdentityStore;
 import loesscape.server.store.OrganisationStore.Organisation;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -45,6 +48,8 @@ public class Sending {
 
     private final DispatchStore dispatches;
     private final OpenLinks openLinks;
+    private final IdentityStore identities;
+    private final Identification identification;
     private final FillingStore fillings;
     private final ReleasedTemplates releases;
     private final AnswerRules rules;
@@ -54,6 +59,8 @@ public class Sending {
     Sending(
             DispatchStore dispatches,
             OpenLinks openLinks,
+            IdentityStore identities,
+            Identification identification,
             FillingStore fillings,
             ReleasedTemplates releases,
             AnswerRules rules,
@@ -61,6 +68,8 @@ public class Sending {
             TransactionTemplate transactions) {
         this.dispatches = dispatches;
         this.openLinks = openLinks;
+        this.identities = identities;
+        this.identification = identification;
         this.fillings = fillings;
         this.releases = releases;
         this.rules = rules;
@@ -68,8 +77,31 @@ public class Sending {
         this.transactions = transactions;
     }
 
-    /** Who plays a role. */
-    public record PersonNamed(String role, String name, String address) {}
+    /**
+     * Who plays a role.
+     *
+     * @param check what is asked of the person beside following the link
+     * @param phone where codes go, if they are sent as text messages; otherwise empty
+     * @param phrase that was agreed with the person, if one is asked for; otherwise empty
+     */
+    public record PersonNamed(
+            String role,
+            String name,
+            String address,
+            @MayBeLeftOut IdentityCheck check,
+            @MayBeLeftOut String phone,
+            @MayBeLeftOut String phrase) {
+
+        /** Somebody of whom nothing is asked but to follow the link. */
+        public PersonNamed(String role, String name, String address) {
+            this(role, name, address, IdentityCheck.LINK, "", "");
+        }
+
+        /** Somebody of whom a code is asked that is sent by mail. */
+        PersonNamed withMailCode() {
+            return new PersonNamed(role, name, address, IdentityCheck.MAIL_CODE, "", "");
+        }
+    }
 
     /**
      * What is to be sent.
@@ -95,7 +127,28 @@ public class Sending {
 
     /** Sends a release to named people and tells the identity of the dispatch. */
     public UUID send(UUID template, int release, SendingWanted wanted, Author by, String from) {
-        return transactions.execute(status -> sent(template, release, wanted, by.id(), new Actor(by.name(), from)));
+        Map<String, String> phrases = phrases(wanted.people());
+        return transactions.execute(status -> {
+            UUID id = sent(template, release, wanted, by.id(), new Actor(by.name(), from));
+            phrases.forEach((role, hash) -> identities.add(id, role, hash, true));
+            return id;
+        });
+    }
+
+    /** What is kept of the phrases, by the role of whom they were agreed with. It takes long, on purpose. */
+    private Map<String, String> phrases(List<PersonNamed> people) {
+        Map<String, String> phrases = new HashMap<>();
+        for (PersonNamed person : people) {
+            boolean isAsked = person.check() == IdentityCheck.PHRASE;
+            if (isAsked) {
+                phrases.put(person.role(), identification.hash(person.phrase()));
+            }
+            if (isAsked ? !person.phone().isEmpty() : !person.phrase().isEmpty()) {
+                throw new Refusal("“%s” has a %s, which is not what is asked of them; take it away, or ask for it."
+                        .formatted(person.name(), isAsked ? "telephone number" : "phrase"));
+            }
+        }
+        return phrases;
     }
 
     private UUID sent(UUID template, int release, SendingWanted wanted, long account, Actor actor) {
@@ -154,7 +207,11 @@ public class Sending {
                         role.key(),
                         role.name(),
                         role.order(),
-                        new Person(person.name().strip(), person.address().strip())));
+                        new Person(
+                                person.name().strip(),
+                                person.address().strip(),
+                                person.phone().strip()),
+                        person.check()));
             }
         }
         if (!named.isEmpty()) {
@@ -197,7 +254,7 @@ public class Sending {
 
     /**
      * Sends a release once for each line of a table (RFC 4180) with a heading: for each role its {@code key.name} and
-     * {@code key.address}, {@code due}, and the keys of fields to be answered beforehand.
+     * {@code key.address}, {@code key.phone} or {@code key.check}, {@code due}, and the keys of fields to be answered beforehand.
      *
      * @param isSent whether what can be sent is; otherwise it is only looked at
      */
@@ -260,19 +317,24 @@ public class Sending {
 
     /** Makes a link through which anybody can begin a dispatch, and tells its path. */
     @Transactional
-    public String openLink(UUID template, int release, SendingWanted wanted, int dueDays, Author by) {
+    public String openLink(UUID template, int release, SendingWanted wanted, int dueDays, boolean mailCode, Author by) {
         check(wanted);
         if (releases.get(template, release).template().roles().isEmpty()) {
             throw new Refusal("This release has no roles; give its fields to roles, and release it again.");
         }
-        return "/open/" + openLinks.add(template, release, by.id(), wanted, dueDays);
+        return "/open/" + openLinks.add(template, release, by.id(), wanted, dueDays, mailCode);
     }
 
     /** The dispatch that whoever follows an open link begins; tells the path of the first turn where it is that person's. */
     public UUID begin(OpenLinks.Open open, List<PersonNamed> people, String from) {
         LocalDate due = open.dueDays() == 0 ? null : proceedings.today().plusDays(open.dueDays());
+        List<PersonNamed> asked = people.stream()
+                .map(person -> open.mailCode()
+                        ? person.withMailCode()
+                        : new PersonNamed(person.role(), person.name(), person.address()))
+                .toList();
         SendingWanted wanted =
-                new SendingWanted(people, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate());
+                new SendingWanted(asked, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate());
         return transactions.execute(status -> {
             openLinks.begun(open.id());
             return sent(open.template(), open.release(), wanted, open.account(), new Actor("open link", from));

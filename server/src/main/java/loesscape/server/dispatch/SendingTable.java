@@ -11,9 +11,11 @@ import java.util.Set;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.Role;
 import loesscape.core.model.Template;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.formats.table.SeparatedTable;
 import loesscape.server.dispatch.Sending.PersonNamed;
 import loesscape.server.dispatch.Sending.SendingWanted;
+import org.jspecify.annotations.Nullable;
 
 /** A table of people and answers, one dispatch a line. */
 final class SendingTable {
@@ -70,8 +72,16 @@ final class SendingTable {
         for (Role role : template.roles()) {
             String name = rest.remove(role.key() + ".name");
             String address = rest.remove(role.key() + ".address");
-            if (name != null || address != null) {
-                people.add(new PersonNamed(role.key(), name == null ? "" : name, address == null ? "" : address));
+            String phone = rest.remove(role.key() + ".phone");
+            String check = rest.remove(role.key() + ".check");
+            if (name != null || address != null || phone != null || check != null) {
+                people.add(new PersonNamed(
+                        role.key(),
+                        name == null ? "" : name,
+                        address == null ? "" : address,
+                        check(role, check, phone),
+                        phone == null ? "" : phone,
+                        ""));
             }
         }
         String due = rest.remove("due");
@@ -84,6 +94,18 @@ final class SendingTable {
                 due == null ? common.due() : day(due),
                 common.remindDays(),
                 common.mayDelegate());
+    }
+
+    private static IdentityCheck check(Role role, @Nullable String check, @Nullable String phone) {
+        if (phone != null && (check == null || check.equals("text"))) {
+            return IdentityCheck.TEXT_CODE;
+        }
+        if (phone == null && (check == null || check.equals("mail"))) {
+            return check == null ? IdentityCheck.LINK : IdentityCheck.MAIL_CODE;
+        }
+        throw new Refusal(
+                "In %s.check stands “mail” for a code sent by mail, or “text” for one sent to the number in %s.phone; a phrase is agreed with one person, and given under “To named people”."
+                        .formatted(role.key(), role.key()));
     }
 
     private static LocalDate day(String text) {

@@ -1,16 +1,21 @@
 package loesscape.server.dispatch;
 
+import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
+import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.signing.Person;
 import loesscape.server.api.FillApi;
 import loesscape.server.api.Fillings.AnswerKept;
 import loesscape.server.api.HandedIn;
 import loesscape.server.api.PicturesApi;
+import loesscape.server.dispatch.Identification.IdentityAsked;
+import loesscape.server.dispatch.TurnLinks.Caller;
 import loesscape.server.dispatch.Turns.OpenTurn;
 import loesscape.server.dispatch.Turns.TurnEnded;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,23 +25,44 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.util.WebUtils;
 
 /** A turn in a dispatch, through the link of the person whose turn it is. The link is all that is needed, and all there is. */
 @RestController
 @RequestMapping("/api/sign/{link}")
 class TurnApi {
 
-    private final Turns turns;
+    private static final String COOKIE = "turn";
 
-    TurnApi(Turns turns) {
+    private final Turns turns;
+    private final Identification identification;
+
+    TurnApi(Turns turns, Identification identification) {
         this.turns = turns;
+        this.identification = identification;
+    }
+
+    private static Caller caller(String link, HttpServletRequest request) {
+        Cookie pass = WebUtils.getCookie(request, COOKIE);
+        return new Caller(link, request.getRemoteAddr(), pass == null ? "" : pass.getValue());
     }
 
     /** Why somebody does not sign. */
     public record Declining(String because) {}
 
     /** Who is to sign instead, and why. */
-    public record HandedOn(String name, String address, String because) {}
+    public record HandedOn(
+            String name, String address, @MayBeLeftOut String phone, String because) {}
+
+    /** A code or a phrase by which somebody shows who they are. */
+    public record IdentityGiven(String given) {}
+
+    /**
+     * Whether that was right.
+     *
+     * @param problem what is wrong with it, and what can be done; empty where nothing is
+     */
+    public record IdentityAnswer(boolean shown, String problem) {}
 
     /** Where the payment is made: a path on this server, which stands for the desk's own. */
     public record AtTheDesk(String path) {}
@@ -45,19 +71,54 @@ class TurnApi {
     ResponseEntity<OpenTurn> find(@PathVariable String link, HttpServletRequest request) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CACHE_CONTROL, "no-store")
-                .body(turns.find(link, request.getRemoteAddr()));
+                .body(turns.find(caller(link, request)));
+    }
+
+    /** What is asked before the document opens. */
+    @GetMapping("/identity")
+    IdentityAsked identity(@PathVariable String link, HttpServletRequest request) {
+        return identification.asked(caller(link, request));
+    }
+
+    @PostMapping("/identity/code")
+    IdentityAsked sendCode(@PathVariable String link, HttpServletRequest request) {
+        return identification.send(caller(link, request));
+    }
+
+    @PostMapping("/identity")
+    ResponseEntity<IdentityAnswer> identify(
+            @PathVariable String link, @RequestBody IdentityGiven given, HttpServletRequest request) {
+        Identification.Outcome outcome = identification.give(caller(link, request), given.given());
+        boolean isShown = !outcome.pass().isEmpty();
+        ResponseEntity.BodyBuilder answer = ResponseEntity.ok();
+        if (isShown) {
+            answer.header(HttpHeaders.SET_COOKIE, cookie(link, outcome.pass(), request.isSecure()));
+        }
+        return answer.body(new IdentityAnswer(isShown, outcome.problem()));
+    }
+
+    /** The browser is known at this link only, and until it is closed or half a day is over. */
+    private static String cookie(String link, String pass, boolean isSecure) {
+        return ResponseCookie.from(COOKIE, pass)
+                .path("/api/sign/" + link)
+                .httpOnly(true)
+                .secure(isSecure)
+                .sameSite("Strict")
+                .maxAge(Identification.KNOWN_FOR)
+                .build()
+                .toString();
     }
 
     /** Told by the page, not by asking for the turn: mail programs follow links too, to look where they lead. */
     @PostMapping("/opened")
     ResponseEntity<Void> opened(@PathVariable String link, HttpServletRequest request) {
-        turns.open(link, request.getRemoteAddr());
+        turns.open(caller(link, request));
         return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/consent")
     OpenTurn consent(@PathVariable String link, HttpServletRequest request) {
-        return turns.consent(link, request.getRemoteAddr());
+        return turns.consent(caller(link, request));
     }
 
     @PutMapping("/answers/{key}")
@@ -66,7 +127,7 @@ class TurnApi {
             @PathVariable String key,
             @RequestBody FillApi.TypedAnswer answer,
             HttpServletRequest request) {
-        return turns.answer(link, request.getRemoteAddr(), key, answer.typed());
+        return turns.answer(caller(link, request), key, answer.typed());
     }
 
     @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -75,46 +136,49 @@ class TurnApi {
             @RequestParam String name,
             @RequestBody(required = false) byte @Nullable [] content,
             HttpServletRequest request) {
-        return new HandedIn.Identity(turns.handIn(link, request.getRemoteAddr(), HandedIn.file(name, content)));
+        return new HandedIn.Identity(turns.handIn(caller(link, request), HandedIn.file(name, content)));
     }
 
     @GetMapping("/files/{id}")
     ResponseEntity<byte[]> file(@PathVariable String link, @PathVariable String id, HttpServletRequest request) {
-        return HandedIn.answer(turns.file(link, request.getRemoteAddr(), id));
+        return HandedIn.answer(turns.file(caller(link, request), id));
     }
 
     @GetMapping("/pictures/{name}")
     ResponseEntity<byte[]> picture(@PathVariable String link, @PathVariable String name, HttpServletRequest request) {
-        return PicturesApi.answer(turns.picture(link, request.getRemoteAddr(), name));
+        return PicturesApi.answer(turns.picture(caller(link, request), name));
     }
 
     @GetMapping("/logo")
     ResponseEntity<byte[]> logo(@PathVariable String link, HttpServletRequest request) {
-        return PicturesApi.answer(turns.logo(link, request.getRemoteAddr()));
+        return PicturesApi.answer(turns.logo(caller(link, request)));
     }
 
     @PostMapping("/finish")
     TurnEnded finish(@PathVariable String link, HttpServletRequest request) {
-        return turns.finish(link, request.getRemoteAddr());
+        return turns.finish(caller(link, request));
     }
 
     @PostMapping("/decline")
     ResponseEntity<Void> decline(
             @PathVariable String link, @RequestBody Declining declining, HttpServletRequest request) {
-        turns.decline(link, request.getRemoteAddr(), declining.because());
+        turns.decline(caller(link, request), declining.because());
         return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/delegate")
     ResponseEntity<Void> delegate(
             @PathVariable String link, @RequestBody HandedOn handedOn, HttpServletRequest request) {
-        Person to = new Person(handedOn.name().strip(), handedOn.address().strip());
-        turns.delegate(link, request.getRemoteAddr(), to, handedOn.because());
+        Person to = new Person(
+                handedOn.name().strip(),
+                handedOn.address().strip(),
+                handedOn.phone().strip());
+        turns.delegate(caller(link, request), to, handedOn.because());
         return ResponseEntity.noContent().build();
     }
 
     @PostMapping("/payments/{key}")
     AtTheDesk pay(@PathVariable String link, @PathVariable String key, HttpServletRequest request) {
-        return new AtTheDesk(turns.pay(link, request.getRemoteAddr(), key));
+        return new AtTheDesk(turns.pay(caller(link, request), key));
     }
 }

@@ -4,11 +4,13 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.TreeSet;
+import java.util.UUID;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Progress;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.NotNow;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
@@ -20,8 +22,9 @@ import loesscape.server.api.Fillings.AnswerKept;
 import loesscape.server.api.PicturesApi;
 import loesscape.server.api.Problems;
 import loesscape.server.api.Sheet;
+import loesscape.server.dispatch.TurnLinks.Caller;
+import loesscape.server.dispatch.TurnLinks.Followed;
 import loesscape.server.store.DispatchStore;
-import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
@@ -43,6 +46,7 @@ public class Turns {
     private final AnswerRules rules;
     private final Proceedings proceedings;
     private final Payments payments;
+    private final TurnLinks links;
     private final Guesses guesses;
     private final Clock clock;
 
@@ -55,6 +59,7 @@ public class Turns {
             AnswerRules rules,
             Proceedings proceedings,
             Payments payments,
+            TurnLinks links,
             Guesses guesses,
             Clock clock) {
         this.dispatches = dispatches;
@@ -65,6 +70,7 @@ public class Turns {
         this.rules = rules;
         this.proceedings = proceedings;
         this.payments = payments;
+        this.links = links;
         this.guesses = guesses;
         this.clock = clock;
     }
@@ -84,6 +90,7 @@ public class Turns {
      * @param name of this person
      * @param message what the sender wrote
      * @param due until when it should be finished; null for no such day
+     * @param check what is asked of this person beside following the link
      * @param consent what is agreed to before anything can be signed
      * @param others all who take part, this person included, in the order of their turns
      * @param owned the keys of this role's own fields
@@ -96,6 +103,7 @@ public class Turns {
             String message,
             @Nullable LocalDate due,
             boolean mayDelegate,
+            IdentityCheck check,
             boolean hasOpened,
             boolean hasConsented,
             String consent,
@@ -106,27 +114,15 @@ public class Turns {
     /** How a turn ended: finished, or what is still in the way. */
     public record TurnEnded(boolean finished, List<State.Obstacle> obstacles) {}
 
-    /** A link that was followed, with the dispatch it leads to. */
-    private record Followed(Kept kept, String role, Actor actor) {
-
-        Party party() {
-            return kept.dispatch().party(role).orElseThrow();
-        }
-
-        Followed with(Kept after) {
-            return new Followed(after, role, actor);
-        }
-    }
-
     @Transactional(readOnly = true)
-    public OpenTurn find(String link, String from) {
-        return turn(follow(link, from));
+    public OpenTurn find(Caller caller) {
+        return turn(follow(caller));
     }
 
     /** Adds to the trail that this person has the document open, the first time. */
     @Transactional
-    public void open(String link, String from) {
-        Followed followed = locked(link, from);
+    public void open(Caller caller) {
+        Followed followed = locked(caller);
         proceedings.happened(
                 followed.kept(), followed.actor(), Signing.open(followed.kept().dispatch(), followed.role()));
     }
@@ -148,6 +144,7 @@ public class Turns {
                 kept.message(),
                 kept.dispatch().due(),
                 kept.dispatch().mayDelegate(),
+                party.check(),
                 party.hasOpened(),
                 party.hasConsented(),
                 Event.Consented.WORDING,
@@ -162,8 +159,8 @@ public class Turns {
     }
 
     @Transactional
-    public OpenTurn consent(String link, String from) {
-        Followed followed = locked(link, from);
+    public OpenTurn consent(Caller caller) {
+        Followed followed = locked(caller);
         Kept opened = proceedings.happened(
                 followed.kept(), followed.actor(), Signing.open(followed.kept().dispatch(), followed.role()));
         return turn(followed.with(
@@ -171,9 +168,9 @@ public class Turns {
     }
 
     @Transactional
-    public AnswerKept answer(String link, String from, String address, String typed) {
+    public AnswerKept answer(Caller caller, String address, String typed) {
         // Locked, so that nobody signs meanwhile: what was signed is never changed.
-        Followed followed = locked(link, from);
+        Followed followed = locked(caller);
         fillings.lock(followed.kept().filling());
         Kept kept = followed.kept();
         SignedDocument document = proceedings.document(kept);
@@ -201,16 +198,16 @@ public class Turns {
     }
 
     @Transactional
-    public String handIn(String link, String from, FileStore.Kept file) {
-        Followed followed = locked(link, from);
+    public String handIn(Caller caller, FileStore.Kept file) {
+        Followed followed = locked(caller);
         Signing.acting(followed.kept().dispatch(), followed.role());
         return rules.handIn(followed.kept().filling(), file);
     }
 
     /** A file that this person may see: one that an answer names which counts, or which is this person's own. */
     @Transactional(readOnly = true)
-    public FileStore.Kept file(String link, String from, String id) {
-        Followed followed = follow(link, from);
+    public FileStore.Kept file(Caller caller, String id) {
+        Followed followed = follow(caller);
         SignedDocument document = proceedings.document(followed.kept());
         Answers answers = proceedings.answers(followed.kept());
         State state = document.state(followed.role(), answers, proceedings.today());
@@ -222,19 +219,19 @@ public class Turns {
     }
 
     @Transactional(readOnly = true)
-    public SafePicture picture(String link, String from, String name) {
-        return pictures.find(follow(link, from).kept().template(), name).orElseThrow(PicturesApi::missing);
+    public SafePicture picture(Caller caller, String name) {
+        return pictures.find(follow(caller).kept().template(), name).orElseThrow(PicturesApi::missing);
     }
 
     @Transactional(readOnly = true)
-    public SafePicture logo(String link, String from) {
-        follow(link, from);
+    public SafePicture logo(Caller caller) {
+        links.follow(caller);
         return organisations.logo().orElseThrow(PicturesApi::missing);
     }
 
     @Transactional
-    public TurnEnded finish(String link, String from) {
-        Followed followed = locked(link, from);
+    public TurnEnded finish(Caller caller) {
+        Followed followed = locked(caller);
         Kept kept = followed.kept();
         String role = followed.role();
         SignedDocument document = proceedings.document(kept);
@@ -262,8 +259,8 @@ public class Turns {
     }
 
     @Transactional
-    public void decline(String link, String from, String because) {
-        Followed followed = locked(link, from);
+    public void decline(Caller caller, String because) {
+        Followed followed = locked(caller);
         proceedings.happened(
                 followed.kept(),
                 followed.actor(),
@@ -271,8 +268,8 @@ public class Turns {
     }
 
     @Transactional
-    public void delegate(String link, String from, Person to, String because) {
-        Followed followed = locked(link, from);
+    public void delegate(Caller caller, Person to, String because) {
+        Followed followed = locked(caller);
         Event.Delegated delegated = Signing.delegate(followed.kept().dispatch(), followed.role(), to, because);
         proceedings.happened(
                 proceedings.passOn(followed.kept(), followed.actor(), followed.role()),
@@ -281,11 +278,11 @@ public class Turns {
     }
 
     /** Begins a payment and tells the path of the desk's page. The desk may be slow, and nobody waits for it but the payer. */
-    public String pay(String link, String from, String address) {
+    public String pay(Caller caller, String address) {
         return "/desk/"
                 + payments.begin(
                         () -> {
-                            Followed followed = locked(link, from);
+                            Followed followed = locked(caller);
                             Signing.acting(followed.kept().dispatch(), followed.role());
                             return new Payments.Payer(followed.kept(), followed.role());
                         },
@@ -295,59 +292,30 @@ public class Turns {
     /** The sealed document behind a link to it. */
     @Transactional(readOnly = true)
     public byte[] document(String link, String from) {
-        DispatchStore.Link found = link(link, from);
-        if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
-            throw Guesses.nowhere();
-        }
         return dispatches
-                .sealed(found.dispatch())
+                .sealed(documentLink(link, from))
                 .orElseThrow(() -> new NotNow("The document is being sealed; try again in a moment."));
     }
 
     /** What the document behind a link is called. */
     @Transactional(readOnly = true)
     public String title(String link, String from) {
-        DispatchStore.Link found = link(link, from);
+        return dispatches.find(documentLink(link, from)).orElseThrow().title();
+    }
+
+    private UUID documentLink(String link, String from) {
+        DispatchStore.Link found = guesses.follow(from, () -> dispatches.follow(link));
         if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
             throw Guesses.nowhere();
         }
-        return dispatches.find(found.dispatch()).orElseThrow().title();
+        return found.dispatch();
     }
 
-    private Followed follow(String link, String from) {
-        return followed(link(link, from), from, false);
+    private Followed follow(Caller caller) {
+        return links.known(links.follow(caller), caller);
     }
 
-    private Followed locked(String link, String from) {
-        dispatches.lock(link(link, from).dispatch());
-        return followed(link(link, from), from, true);
-    }
-
-    private Followed followed(DispatchStore.Link link, String from, boolean isLocked) {
-        if (link.purpose() != DispatchStore.Purpose.TURN) {
-            throw Guesses.nowhere();
-        }
-        Kept kept = (isLocked ? dispatches.lock(link.dispatch()) : dispatches.find(link.dispatch())).orElseThrow();
-        Party party = kept.dispatch().party(link.role()).orElseThrow();
-        if (link.ended()) {
-            throw new Problems.Ended(ended(kept, party));
-        }
-        Person person = party.person();
-        return new Followed(kept, link.role(), new Actor("%s <%s>".formatted(person.name(), person.address()), from));
-    }
-
-    private static String ended(Kept kept, Party party) {
-        return switch (kept.dispatch().status()) {
-            case DECLINED -> "This document was declined, so there is nothing more to do.";
-            case WITHDRAWN -> "The sender has taken this document back, so there is nothing more to do.";
-            case FINISHED, UNDER_WAY ->
-                party.turn() == Party.Turn.FINISHED
-                        ? "You have finished. When all have signed you get the document by mail."
-                        : "This link has ended; a newer message has another.";
-        };
-    }
-
-    private DispatchStore.Link link(String link, String from) {
-        return guesses.follow(from, () -> dispatches.follow(link));
+    private Followed locked(Caller caller) {
+        return links.known(links.locked(caller), caller);
     }
 }

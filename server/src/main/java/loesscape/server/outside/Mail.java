@@ -20,15 +20,15 @@ public class Mail {
 
     private static final Logger LOG = LoggerFactory.getLogger(Mail.class);
 
-    /** What is kept of the way a link leads once its message is delivered: in the demo, whose mailbox this is, all. */
-    private final String afterDelivery;
+    /** Whether links and codes are kept once their message is delivered, as the mailbox of the demo is this one. */
+    private final boolean keepsSecrets;
 
     private final JdbcClient database;
     private final OutsideLog log;
     private final Clock clock;
 
     Mail(JdbcClient database, OutsideLog log, Clock clock, @Value("${loesscape.demo:false}") boolean demo) {
-        this.afterDelivery = demo ? "path" : "''";
+        this.keepsSecrets = demo;
         this.database = database;
         this.log = log;
         this.clock = clock;
@@ -37,27 +37,44 @@ public class Mail {
     /**
      * A message.
      *
+     * @param service that takes it: mail or text messages
+     * @param address an e-mail address or a telephone number
      * @param path where the link in it leads, on this server; empty where it has none
+     * @param code the code in it; empty where it has none
      * @param delivered when it was delivered; null while it waits
      */
     public record Message(
             long id,
+            OutsideService service,
             Instant made,
             String name,
             String address,
             String subject,
             String body,
             String path,
+            String code,
             int tries,
             @Nullable Instant delivered) {}
 
     /** Keeps a message to be delivered, in the transaction of what it is about. */
     public void send(String name, String address, String subject, String body, String path) {
+        add(OutsideService.MAIL, name, address, subject, body, path, "");
+    }
+
+    /** Keeps a message with a code in it. */
+    public void sendCode(OutsideService service, String name, String to, String subject, String body, String code) {
+        add(service, name, to, subject, body, "", code);
+    }
+
+    private void add(
+            OutsideService service, String name, String to, String subject, String body, String path, String code) {
         OffsetDateTime now = OffsetDateTime.now(clock);
         database.sql("""
-                        INSERT INTO outside_mail (made, name, address, subject, body, path, tries, next_try)
-                        VALUES (?, ?, ?, ?, ?, ?, 0, ?)
-                        """).params(now, name, address, subject, body, path, now).update();
+                        INSERT INTO outside_mail (service, made, name, address, subject, body, path, code, tries, next_try)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, 0, ?)
+                        """)
+                .params(service.name(), now, name, to, subject, body, path, code, now)
+                .update();
     }
 
     /** Delivers what waits. */
@@ -69,13 +86,14 @@ public class Mail {
         for (Message message : waiting) {
             String what = "“%s” to %s".formatted(message.subject(), message.address());
             try {
-                log.ask(OutsideService.MAIL, what);
-                database.sql(
-                                "UPDATE outside_mail SET delivered = ?, next_try = NULL, tries = tries + 1, path = %s WHERE id = ?"
-                                        .formatted(afterDelivery))
-                        .params(OffsetDateTime.now(clock), message.id())
+                log.ask(message.service(), what);
+                database.sql("""
+                                UPDATE outside_mail SET delivered = ?, next_try = NULL, tries = tries + 1, path = ?, code = ?
+                                WHERE id = ?
+                                """)
+                        .params(OffsetDateTime.now(clock), shown(message.path()), shown(message.code()), message.id())
                         .update();
-                log.passed(OutsideService.MAIL, what, false);
+                log.passed(message.service(), what, false);
             } catch (RuntimeException failed) {
                 if (!(failed instanceof OutsideFailed)) {
                     LOG.error("The message {} was not delivered; it is tried again", message.id(), failed);
@@ -87,26 +105,44 @@ public class Mail {
         }
     }
 
-    /** The last messages, the newest first, with the ways their links lead in the demo only. */
+    /** The last messages, the newest first, with their links and codes in the demo only. */
     public List<Message> list(int most) {
-        return database.sql(
-                        "SELECT id, made, name, address, subject, body, %s AS path, tries, delivered FROM outside_mail ORDER BY id DESC LIMIT ?"
-                                .formatted(afterDelivery))
+        return database.sql("SELECT * FROM outside_mail ORDER BY id DESC LIMIT ?")
                 .param(most)
-                .query(Mail::message)
+                .query((row, n) -> {
+                    Message it = message(row, n);
+                    return new Message(
+                            it.id(),
+                            it.service(),
+                            it.made(),
+                            it.name(),
+                            it.address(),
+                            it.subject(),
+                            it.body(),
+                            shown(it.path()),
+                            shown(it.code()),
+                            it.tries(),
+                            it.delivered());
+                })
                 .list();
+    }
+
+    private String shown(String secret) {
+        return keepsSecrets ? secret : "";
     }
 
     private static Message message(ResultSet row, int n) throws SQLException {
         OffsetDateTime delivered = row.getObject("delivered", OffsetDateTime.class);
         return new Message(
                 row.getLong("id"),
+                OutsideService.valueOf(row.getString("service")),
                 row.getObject("made", OffsetDateTime.class).toInstant(),
                 row.getString("name"),
                 row.getString("address"),
                 row.getString("subject"),
                 row.getString("body"),
                 row.getString("path"),
+                row.getString("code"),
                 row.getInt("tries"),
                 delivered == null ? null : delivered.toInstant());
     }

@@ -4,6 +4,8 @@ package loesscape.server.outside;
 public enum OutsideService {
     /** Takes messages to people. */
     MAIL,
+    /** Takes text messages to telephones. */
+    TEXT_MESSAGES,
     /** Takes payments. */
     PAYMENTS,
     /** Knows registers of others, and answers by their key. */

@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.signing.Dispatch;
 import loesscape.core.signing.Event;
+import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
 import loesscape.core.signing.Snapshot;
@@ -202,10 +203,12 @@ public class DispatchStore {
                 row.getString("role"),
                 row.getString("title"),
                 row.getInt("turn_order"),
-                new Person(row.getString("name"), row.getString("address")),
+                new Person(row.getString("name"), row.getString("address"), row.getString("phone")),
                 Party.Turn.valueOf(row.getString("turn")),
                 row.getBoolean("opened"),
-                row.getBoolean("consented"));
+                row.getBoolean("consented"),
+                IdentityCheck.valueOf(row.getString("identity_check")),
+                row.getBoolean("identified"));
     }
 
     /** The dispatches, the last changed first. */
@@ -277,8 +280,9 @@ public class DispatchStore {
 
     private void insert(UUID id, int place, Party party) {
         database.sql("""
-                        INSERT INTO party (dispatch_id, role, place, title, turn_order, name, address, turn, opened, consented)
-                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                        INSERT INTO party (dispatch_id, role, place, title, turn_order, name, address, phone, turn, opened,
+                                           consented, identity_check, identified)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         id,
@@ -288,23 +292,28 @@ public class DispatchStore {
                         party.order(),
                         party.person().name(),
                         party.person().address(),
+                        party.person().phone(),
                         party.turn().name(),
                         party.hasOpened(),
-                        party.hasConsented())
+                        party.hasConsented(),
+                        party.check().name(),
+                        party.isIdentified())
                 .update();
     }
 
     private void update(UUID id, Party party) {
         database.sql("""
-                        UPDATE party SET name = ?, address = ?, turn = ?, opened = ?, consented = ?
+                        UPDATE party SET name = ?, address = ?, phone = ?, turn = ?, opened = ?, consented = ?, identified = ?
                         WHERE dispatch_id = ? AND role = ?
                         """)
                 .params(
                         party.person().name(),
                         party.person().address(),
+                        party.person().phone(),
                         party.turn().name(),
                         party.hasOpened(),
                         party.hasConsented(),
+                        party.isIdentified(),
                         id,
                         party.role())
                 .update();

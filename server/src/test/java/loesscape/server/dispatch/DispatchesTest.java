@@ -200,7 +200,7 @@ class DispatchesTest {
         Sent sent = Sent.of(SERVER, TOGETHER).send("{}", "a", "b");
         Sent.Turn a = sent.turn("a");
         Sent.Turn b = sent.turn("b");
-        a.visitor.post(a.path + "/decline", "{\"because\":\" \"}").problem(409);
+        a.visitor.post(a.path + "/decline", "{\"because\":\" \"}").problem(422);
         a.visitor.post(a.path + "/decline", "{\"because\":\"Not my land\"}").ok();
         assertThat(sent.standing()).isEqualTo("declined");
         assertThat(b.visitor.get(b.path).problem(410).text()).contains("was declined");
@@ -360,7 +360,7 @@ class DispatchesTest {
                         link,
                         "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\"}]}"
                                 .formatted(sent.address("a")))
-                .problem(409);
+                .problem(422);
         stranger.post(
                         link,
                         "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\"},{\"role\":\"b\",\"name\":\"B\",\"address\":\"%s\"}]}"

@@ -279,8 +279,81 @@ class SigningTest {
         assertThat(author.locator("main")).containsText("All have signed");
     }
 
+    @Test
+    void theDocumentOpensWithACodeThatComesByTextMessage() {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        Visitor setting = SERVER.author();
+        String template = setting.post("/api/templates/import", TOGETHER.replace("Both at once", "With a code"))
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        setting.post("/api/templates/" + template + "/releases", "{\"revision\":0,\"notes\":\"\"}")
+                .ok();
+        author.reload();
+        Steps.open(author, "With a code");
+        author.getByRole(AriaRole.LINK, named("Send")).click();
+        author.getByLabel("Name of the Owner").fill("Dora Veldkamp");
+        author.getByLabel("E-mail of the Owner").fill("dora@code.example");
+        author.getByLabel("How the Owner shows who they are")
+                .selectOption("opens with the link and a code sent by text message");
+        author.getByLabel("Name of the Driller").fill("Eelco Rietveld");
+        author.getByLabel("E-mail of the Driller").fill("eelco@code.example");
+        author.getByLabel("How the Driller shows who they are")
+                .selectOption("opens with the link and a phrase you agreed");
+        author.getByLabel("Phrase agreed with the Driller").fill("herons over the weir");
+        author.getByRole(AriaRole.BUTTON, named("Send")).click();
+        assertThat(author.getByRole(AriaRole.ALERT)).containsText("“Owner” needs a telephone number");
+        author.getByLabel("Telephone of the Owner").fill("+44 7700 900555");
+        Browser.isAccessible(author);
+        author.getByRole(AriaRole.BUTTON, named("Send")).click();
+        assertThat(author.locator("main")).containsText("is to show who they are by a code sent to +44 7700 900555");
+
+        Page dora = BROWSER.phone();
+        dora.navigate(link(author, "dora@code.example", 1));
+        assertThat(dora.getByRole(AriaRole.HEADING, named("Show who you are"))).isVisible();
+        assertThat(dora.locator("main")).not().containsText("With a code");
+        Browser.isAccessible(dora);
+        dora.getByRole(AriaRole.BUTTON, named("Send me a code")).click();
+        dora.getByLabel("Code").fill("abc");
+        dora.getByRole(AriaRole.BUTTON, named("Go on")).click();
+        assertThat(dora.getByRole(AriaRole.ALERT)).containsText("This is not the code; you can try 4 times more.");
+        Browser.isAccessible(dora);
+        dora.getByLabel("Code").fill(code(author, "+44 7700 900555"));
+        dora.getByRole(AriaRole.BUTTON, named("Go on")).click();
+        opened(dora);
+        dora.getByLabel("Write your name instead of drawing").fill("Dora Veldkamp");
+        finish(dora);
+
+        Page eelco = BROWSER.desktop();
+        eelco.navigate(link(author, "eelco@code.example", 1));
+        eelco.getByLabel("Phrase").fill("Herons over the weir ");
+        eelco.keyboard().press("Enter");
+        opened(eelco);
+        author.getByRole(AriaRole.LINK, named("Dispatches")).click();
+        author.getByLabel("Filter dispatches").fill("Dora");
+        author.getByRole(AriaRole.LINK, named("With a code")).click();
+        assertThat(author.locator("main"))
+                .containsText("Showed to be the person named as Driller, by the phrase agreed beforehand.");
+    }
+
+    /** The code in the newest text message to a telephone. */
+    private static String code(Page author, String phone) {
+        author.getByRole(AriaRole.LINK, named("Outside")).click();
+        author.getByLabel("Filter the mailbox").fill(phone);
+        author.locator("section[aria-labelledby=mailbox] li button").first().click();
+        Locator code = author.locator("section[aria-label=Message] p")
+                .filter(new Locator.FilterOptions().setHasText(java.util.regex.Pattern.compile("^\\s*\\d{6}\\s*$")));
+        assertThat(code).isVisible();
+        return code.textContent().strip();
+    }
+
     private static Page opened(Page page, String link) {
         page.navigate(link);
+        return opened(page);
+    }
+
+    private static Page opened(Page page) {
         page.getByRole(AriaRole.CHECKBOX).check();
         page.getByRole(AriaRole.BUTTON, named("Open the document")).click();
         assertThat(page.getByRole(AriaRole.BUTTON, named("Finish"))).isVisible();

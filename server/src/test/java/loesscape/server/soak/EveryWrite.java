@@ -171,6 +171,7 @@ final class EveryWrite {
         author.put("/api/templates/" + template + "/webhook", "{\"address\":\"http://127.0.0.1:1/\"}")
                 .ok();
         signed();
+        identified();
         ended();
         String people = "[{\"role\":\"a\",\"name\":\"A\",\"address\":\"a@x.example\"},"
                 + "{\"role\":\"b\",\"name\":\"B\",\"address\":\"b@x.example\"}]";
@@ -212,6 +213,24 @@ final class EveryWrite {
                 .contains("sealedHere");
         assertThat(author.get("/api/templates/" + template + "/webhook").ok().text())
                 .contains("\"event\":\"finished\"");
+    }
+
+    /** A turn of whom a code is asked. */
+    private void identified() {
+        String address = "code-%s@x.example".formatted(name.replaceAll("\\W", ""));
+        Sent sent = Sent.in(server, author, template);
+        author.post(
+                        sent.release(),
+                        "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\",\"check\":\"mailCode\"},{\"role\":\"b\",\"name\":\"B\",\"address\":\"b@x.example\"}],\"answers\":{},\"message\":\"\",\"due\":null,\"remindDays\":0,\"mayDelegate\":true}"
+                                .formatted(address))
+                .ok();
+        Visitor a = server.visitor();
+        String path = "/api"
+                + sent.mail(address, "This link is for you alone").get("path").stringValue();
+        a.post(path + "/identity/code", null).ok();
+        String code = sent.mail(address, "With this code").get("code").stringValue();
+        a.post(path + "/identity", "{\"given\":\"%s\"}".formatted(code)).ok();
+        a.get(path).ok();
     }
 
     /** Dispatches that are handed on, corrected, reminded, taken back, declined. */
