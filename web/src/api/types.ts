@@ -265,6 +265,7 @@ export type Content = {
   title: string;
   subtitle: string;
   sections: Block[];
+  settings: PageSettings;
 };
 
 export type Correction = {
@@ -1257,6 +1258,7 @@ export type OpenLinkWanted = {
   remindDays: number;
   mayDelegate: boolean;
   mailCode: boolean;
+  filesInside: boolean;
 };
 
 export type OpenTurn = {
@@ -1435,6 +1437,7 @@ export type RecordPage = {
   finished: string;
   content: Content;
   files: ValueFile[];
+  broken: string;
   newer: number | null;
   older: number | null;
 };
@@ -1541,6 +1544,7 @@ export type SendingWanted = {
   due: string | null;
   remindDays: number;
   mayDelegate: boolean;
+  filesInside: boolean;
 };
 
 export type Sentence = {

@@ -2,6 +2,7 @@
   import { size } from "../document/answers";
   import { Problem, request } from "../api/http";
   import type { Look, RecordPage } from "../api/types";
+  import { lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
@@ -29,14 +30,16 @@
     <span
       class={[
         "whitespace-pre-wrap",
-        look.bold && "font-semibold",
-        look.shade !== "plain" &&
-          `shade-${look.shade} inline-flex items-center gap-1.5 rounded-md border px-2 py-0.5`,
+        lookClass(look),
+        (look.colours || look.shade !== "plain") &&
+          "inline-flex items-center gap-1.5 rounded-md border px-2 py-0.5",
       ]}
+      style={lookStyle(look)}
     >
       <Mark mark={look.mark} />{text}
     </span>
   {/if}
+  {#if look.words}<p>{look.words}</p>{/if}
 {/snippet}
 
 <TopBar title={page?.content.title} {template} view="Records" />
@@ -62,6 +65,14 @@
         >
       </div>
     </div>
+    {#if page.broken}
+      <p
+        class="mb-4 rounded-xl border border-clay bg-clay-tint px-5 py-3 font-semibold text-clay"
+        role="alert"
+      >
+        This is not what was signed: {page.broken}
+      </p>
+    {/if}
     <article class="border bg-paper px-10 py-9">
       <h1 class="text-[22px] leading-tight font-semibold">{page.content.title}</h1>
       <p class="soft">{page.content.subtitle}</p>

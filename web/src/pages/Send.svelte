@@ -28,6 +28,7 @@
   let remindDays = $state(0);
   let mayDelegate = $state(true);
   let mailCode = $state(false);
+  let filesInside = $state(true);
   let table = $state("");
   let report = $state<TableReport | null>(null);
   let openLink = $state("");
@@ -102,6 +103,7 @@
     due: due || null,
     remindDays: remindDays || 0,
     mayDelegate,
+    filesInside,
   });
 
   const send = () =>
@@ -127,6 +129,7 @@
         remindDays: remindDays || 0,
         mayDelegate,
         mailCode,
+        filesInside,
       });
       openLink = location.origin + path;
       await loadLinks();
@@ -281,6 +284,9 @@
         >
         <label class="flex items-center gap-2"
           ><input type="checkbox" bind:checked={mayDelegate} /> People may hand their turn on</label
+        >
+        <label class="flex items-center gap-2"
+          ><input type="checkbox" bind:checked={filesInside} /> Files handed in go into the signed document</label
         >
       </div>
       {#if how !== "open"}

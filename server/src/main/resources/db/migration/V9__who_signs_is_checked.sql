@@ -36,3 +36,9 @@ ALTER TABLE open_link ADD COLUMN mail_code BOOLEAN DEFAULT FALSE NOT NULL;
 -- Messages go by mail or as text messages; a code in one is treated as a link is.
 ALTER TABLE outside_mail ADD COLUMN service VARCHAR(20) DEFAULT 'MAIL' NOT NULL;
 ALTER TABLE outside_mail ADD COLUMN code VARCHAR(10) DEFAULT '' NOT NULL;
+
+-- What names a file names the hash of its bytes.
+ALTER TABLE handed_in ALTER COLUMN id SET DATA TYPE VARCHAR(120);
+
+-- Whether files that are handed in go into the sealed document.
+ALTER TABLE open_link ADD COLUMN files_inside BOOLEAN DEFAULT FALSE NOT NULL;

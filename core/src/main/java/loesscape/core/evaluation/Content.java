@@ -12,6 +12,7 @@ import loesscape.core.model.Item;
 import loesscape.core.model.Look;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Section;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
@@ -25,8 +26,9 @@ import org.jspecify.annotations.Nullable;
  * @param title of the document
  * @param subtitle of the document
  * @param sections the sections that are shown
+ * @param settings how it lies on its pages
  */
-public record Content(String title, String subtitle, List<Block> sections) {
+public record Content(String title, String subtitle, List<Block> sections, PageSettings settings) {
 
     /**
      * A section that is shown.
@@ -80,7 +82,7 @@ public record Content(String title, String subtitle, List<Block> sections) {
         for (Page page : template.pages()) {
             page.sections().forEach(section -> writer.section(section, ""));
         }
-        return new Content(template.title(), template.subtitle(), writer.blocks);
+        return new Content(template.title(), template.subtitle(), writer.blocks, template.pageSettings());
     }
 
     /** Writes sections one after the other; one in rows as often as there are rows. */

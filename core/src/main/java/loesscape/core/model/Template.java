@@ -3,6 +3,8 @@ package loesscape.core.model;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * A responding document as its author writes it.
@@ -71,6 +73,25 @@ public record Template(
                 nodes.add(item);
             }
         }
+    }
+
+    /** The names of all pictures beside the template that it can show. */
+    public Set<String> pictures() {
+        Set<String> names = new TreeSet<>();
+        for (Node node : nodes()) {
+            if (node instanceof Picture picture) {
+                names.add(picture.file());
+            } else if (node instanceof Indicator indicator) {
+                indicator.bands().forEach(band -> names.add(band.picture()));
+                indicator.choices().forEach(choice -> names.add(choice.sign().picture()));
+                if (indicator.presence() != null) {
+                    names.add(indicator.presence().answered().picture());
+                    names.add(indicator.presence().blank().picture());
+                }
+            }
+        }
+        names.remove("");
+        return names;
     }
 
     /** Every field in reading order. */

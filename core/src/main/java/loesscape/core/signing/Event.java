@@ -2,6 +2,8 @@ package loesscape.core.signing;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import loesscape.core.model.MayBeLeftOut;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +21,9 @@ public sealed interface Event {
      * @param prefilled how many answers were given beforehand
      * @param releaseDigest SHA-256, in hexadecimal, of the template file of the release as it is kept; empty in trails of
      *     before November 2026
+     * @param filesInside whether files that are handed in go into the sealed document; otherwise it lists them by their
+     *     hashes
+     * @param pictures SHA-256, in hexadecimal, of the pictures beside the template, by their names
      */
     record Sent(
             String document,
@@ -27,11 +32,14 @@ public sealed interface Event {
             @Nullable LocalDate due,
             boolean mayDelegate,
             int prefilled,
-            @MayBeLeftOut String releaseDigest)
+            @MayBeLeftOut String releaseDigest,
+            @MayBeLeftOut boolean filesInside,
+            @MayBeLeftOut Map<String, String> pictures)
             implements Event {
 
         public Sent {
             parties = List.copyOf(parties);
+            pictures = new TreeMap<>(pictures);
         }
     }
 

@@ -111,8 +111,8 @@ class RandomDispatchesTest {
                     .map(role -> new Event.Named(
                             role.key(), role.name(), role.order(), person(role.key()), IdentityCheck.LINK))
                     .toList();
-            events.addAll(
-                    Signing.send(document, new Event.Sent("Random", 1, people, null, true, 0, ""), answers, TODAY));
+            events.addAll(Signing.send(
+                    document, new Event.Sent("Random", 1, people, null, true, 0, "", false, Map.of()), answers, TODAY));
             advance();
             compare();
             for (int i = 0; i < steps; i++) {

@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
@@ -97,7 +98,9 @@ class SigningTest {
                 TODAY.plusDays(7),
                 mayDelegate,
                 0,
-                "");
+                "",
+                false,
+                Map.of());
     }
 
     private static Person person(String name) {
@@ -259,7 +262,7 @@ class SigningTest {
         Event.Sent some = sent(false);
         assertThatThrownBy(() -> Signing.send(
                         document,
-                        new Event.Sent("Well", 1, some.parties().subList(0, 3), null, false, 0, ""),
+                        new Event.Sent("Well", 1, some.parties().subList(0, 3), null, false, 0, "", false, Map.of()),
                         answers,
                         TODAY))
                 .hasMessage("Nobody is named for “Hydrologist”.");
@@ -281,7 +284,7 @@ class SigningTest {
                                 check)
                         : it)
                 .toList();
-        Event.Sent sent = new Event.Sent("Well", 1, asked, null, true, 0, "");
+        Event.Sent sent = new Event.Sent("Well", 1, asked, null, true, 0, "", false, Map.of());
         events.addAll(Signing.send(document, sent, answers, TODAY));
     }
 

@@ -82,7 +82,10 @@ public final class EventWords {
                 ? ""
                 : ", with %d %s given beforehand".formatted(it.prefilled(), it.prefilled() == 1 ? "answer" : "answers");
         String release = it.releaseDigest().isEmpty() ? "" : " Its template: SHA-256 %s.".formatted(it.releaseDigest());
-        return "Sent release %d of “%s” to %s%s%s.%s"
+        String pictures = it.pictures().entrySet().stream()
+                .map(picture -> " %s: SHA-256 %s.".formatted(picture.getKey(), picture.getValue()))
+                .collect(Collectors.joining());
+        return "Sent release %d of “%s” to %s%s%s.%s%s"
                 .formatted(
                         it.release(),
                         it.document(),
@@ -91,7 +94,8 @@ public final class EventWords {
                                 .collect(Collectors.joining(", ")),
                         due,
                         before,
-                        release);
+                        release,
+                        pictures);
     }
 
     private static String asked(Event.Named named) {

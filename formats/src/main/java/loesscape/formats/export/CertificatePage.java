@@ -39,7 +39,7 @@ final class CertificatePage {
 
     void write() throws IOException {
         sheet.newPage();
-        sheet.text("Certificate of completion", TITLE, 0, PdfSheet.WIDTH);
+        sheet.text("Certificate of completion", TITLE, 0, sheet.width());
         sheet.space(4);
         String by = evidence.organisation().isEmpty() ? "" : " Sent by " + evidence.organisation() + ".";
         sheet.text(
@@ -47,8 +47,11 @@ final class CertificatePage {
                         .formatted(evidence.dispatch(), by),
                 TEXT,
                 0,
-                PdfSheet.WIDTH);
+                sheet.width());
         people();
+        if (!evidence.handedIn().isEmpty()) {
+            handedIn();
+        }
         trail();
     }
 
@@ -57,10 +60,10 @@ final class CertificatePage {
         for (Party party : Dispatch.of(evidence.trail().events()).parties()) {
             sheet.space(6);
             sheet.keepTogether(2 * TEXT.lineHeight());
-            sheet.text("%s: %s".formatted(party.title(), party.person().name()), STRONG, 0, PdfSheet.WIDTH);
-            sheet.text("%s · %s".formatted(party.person().address(), outcome(party)), TEXT, 0, PdfSheet.WIDTH);
+            sheet.text("%s: %s".formatted(party.title(), party.person().name()), STRONG, 0, sheet.width());
+            sheet.text("%s · %s".formatted(party.person().address(), outcome(party)), TEXT, 0, sheet.width());
             if (party.turn() != Party.Turn.SKIPPED) {
-                sheet.text(identity(party), TEXT, 0, PdfSheet.WIDTH);
+                sheet.text(identity(party), TEXT, 0, sheet.width());
             }
         }
     }
@@ -86,29 +89,43 @@ final class CertificatePage {
                 : "Was to show to be this person by %s, and did not.".formatted(asked);
     }
 
+    private void handedIn() throws IOException {
+        heading("Files that were handed in");
+        for (FileListed file : evidence.handedIn()) {
+            sheet.space(6);
+            sheet.keepTogether(2 * TEXT.lineHeight() + SMALL.lineHeight());
+            sheet.text(file.name(), STRONG, 0, sheet.width());
+            String where = file.inside().isEmpty()
+                    ? "kept by whoever sent this document, not inside it"
+                    : "inside this file as " + file.inside();
+            sheet.text("%,d bytes, %s".formatted(file.bytes(), where), TEXT, 0, sheet.width());
+            sheet.text("SHA-256 " + file.digest(), SMALL, 0, sheet.width());
+        }
+    }
+
     private void trail() throws IOException {
         heading("What happened");
         EventWords words = new EventWords(evidence.trail().events());
         for (TrailEntry entry : evidence.trail().entries()) {
             sheet.space(5);
             sheet.keepTogether(TEXT.lineHeight() + 2 * SMALL.lineHeight());
-            sheet.text(words.of(entry), TEXT, 0, PdfSheet.WIDTH);
+            sheet.text(words.of(entry), TEXT, 0, sheet.width());
             String from = entry.from().isEmpty() ? "" : " · from " + entry.from();
             sheet.text(
                     "%d · %s · %s%s".formatted(entry.number(), WHEN.format(entry.at()), entry.who(), from),
                     SMALL,
                     0,
-                    PdfSheet.WIDTH);
-            sheet.text(entry.hash(), SMALL, 0, PdfSheet.WIDTH);
+                    sheet.width());
+            sheet.text(entry.hash(), SMALL, 0, sheet.width());
         }
         sheet.space(8);
-        sheet.text("The last hash stands for all entries before it.", SMALL, 0, PdfSheet.WIDTH);
+        sheet.text("The last hash stands for all entries before it.", SMALL, 0, sheet.width());
     }
 
     private void heading(String text) throws IOException {
         sheet.space(16);
         sheet.keepTogether(48);
-        sheet.text(text, HEADING, 0, PdfSheet.WIDTH);
+        sheet.text(text, HEADING, 0, sheet.width());
         sheet.space(3);
         sheet.rule(RULE);
     }

@@ -4,18 +4,27 @@ import java.awt.Color;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import loesscape.core.model.Look;
+import loesscape.core.model.PageSettings;
 import loesscape.formats.export.PdfFonts.Run;
+import loesscape.formats.export.RecordPdf.Inks;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.util.Matrix;
 import org.jspecify.annotations.Nullable;
 
-/** Sets text on A4 pages, line by line from the top, with a new page where one is full. Lengths are in points. */
+/**
+ * Sets text on pages, line by line from the top, with a new page where one is full; in the direction in which the document
+ * is written. Lengths are in points.
+ */
 final class PdfSheet implements AutoCloseable {
 
     static final float MARGIN = 62;
-    static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
+
+    /** How much text leans that is slanted: by the tangent of 12 degrees. */
+    private static final float SLANT = 0.21f;
 
     private static final float BOTTOM = 74;
     private static final float LEADING = 1.38f;
@@ -25,13 +34,30 @@ final class PdfSheet implements AutoCloseable {
     private @Nullable PDPageContentStream stream;
     private float y;
 
-    PdfSheet(PDDocument document, PdfFonts fonts) {
+    private final PDRectangle paper;
+    private final boolean isRightToLeft;
+
+    PdfSheet(PDDocument document, PdfFonts fonts, PageSettings settings) {
         this.document = document;
         this.fonts = fonts;
+        this.paper = switch (settings.paper()) {
+            case A4 -> PDRectangle.A4;
+            case LETTER -> PDRectangle.LETTER;
+        };
+        this.isRightToLeft = settings.isRightToLeft();
+    }
+
+    /** How wide lines are. */
+    float width() {
+        return paper.getWidth() - 2 * MARGIN;
     }
 
     /** How text is set. */
-    record Style(float size, boolean bold, Color color) {
+    record Style(float size, boolean bold, Color color, boolean italic) {
+
+        Style(float size, boolean bold, Color color) {
+            this(size, bold, color, false);
+        }
 
         float lineHeight() {
             return size * LEADING;
@@ -113,30 +139,48 @@ final class PdfSheet implements AutoCloseable {
         for (String line : lines(text, style, width)) {
             keepTogether(style.lineHeight());
             y -= style.lineHeight();
-            draw(line, style, MARGIN + indent, y + style.size() * (LEADING - 1));
+            draw(line, style, indent, y + style.size() * (LEADING - 1));
         }
     }
 
-    /** Sets a short text on a filled ground with an edge, where the look of an answer asks for it. */
-    void chip(String text, Style style, Color fill, Color edge) throws IOException {
-        float padding = 5;
-        List<String> lines = lines(text, style, WIDTH - 2 * padding);
+    /** Sets a text with a mark before it, on a filled ground with an edge where its colours have one. */
+    void looked(String text, Style style, @Nullable Inks inks, Look.Mark mark) throws IOException {
+        float padding = inks == null ? 0 : 5;
+        float room = mark == Look.Mark.NONE ? 0 : style.size() + 4;
+        List<String> lines = lines(text, style, width() - 2 * padding - room);
         float height = lines.size() * style.lineHeight() + 2 * padding - 3;
         keepTogether(height);
-        float widest = 0;
-        for (String line : lines) {
-            widest = Math.max(widest, width(line, style));
-        }
         PDPageContentStream page = page();
-        page.setNonStrokingColor(fill);
-        page.setStrokingColor(edge);
-        page.setLineWidth(0.8f);
-        page.addRect(MARGIN, y - height, widest + 2 * padding, height);
-        page.fillAndStroke();
+        // What is longer than a page has no ground: it would be left behind on the first one.
+        boolean fits = y - height >= BOTTOM;
+        if (inks != null && fits) {
+            float widest = 0;
+            for (String line : lines) {
+                widest = Math.max(widest, width(line, style));
+            }
+            float wide = widest + room + 2 * padding;
+            page.setNonStrokingColor(inks.fill());
+            page.setStrokingColor(inks.edge());
+            page.setLineWidth(0.8f);
+            page.addRect(across(0, wide), y - height, wide, height);
+            page.fillAndStroke();
+        }
         float before = y;
-        y -= padding - 2;
-        text(text, style, padding, WIDTH - 2 * padding);
-        y = before - height;
+        y -= inks == null ? 0 : padding - 2;
+        if (mark != Look.Mark.NONE) {
+            page.setStrokingColor(style.color());
+            MarkDrawing.draw(
+                    page, mark, across(padding, style.size()), y - style.size() * (LEADING - 1) / 2, style.size());
+        }
+        text(text, style, padding + room, width() - 2 * padding - room);
+        if (fits) {
+            y = Math.min(y, before - height);
+        }
+    }
+
+    /** Where something begins that is so wide, at an indent from where lines begin. */
+    private float across(float indent, float wide) {
+        return isRightToLeft ? paper.getWidth() - MARGIN - indent - wide : MARGIN + indent;
     }
 
     /** Draws a signature above a ruled line; a name is written there. */
@@ -146,14 +190,15 @@ final class PdfSheet implements AutoCloseable {
         y -= height;
         PDPageContentStream page = page();
         if (SignatureDrawing.isDrawn(signed)) {
-            SignatureDrawing.draw(document, page, signed, MARGIN, y, style.color());
+            SignatureDrawing.draw(document, page, signed, across(0, SignatureDrawing.WIDTH), y, style.color());
         } else {
-            draw(signed, style, MARGIN + 6, y + 10);
+            draw(signed, style, 6, y + 10);
         }
         page.setStrokingColor(rule);
         page.setLineWidth(0.8f);
-        page.moveTo(MARGIN, y + 4);
-        page.lineTo(MARGIN + SignatureDrawing.WIDTH, y + 4);
+        float from = across(0, SignatureDrawing.WIDTH);
+        page.moveTo(from, y + 4);
+        page.lineTo(from + SignatureDrawing.WIDTH, y + 4);
         page.stroke();
     }
 
@@ -164,16 +209,17 @@ final class PdfSheet implements AutoCloseable {
         page.setStrokingColor(color);
         page.setLineWidth(0.6f);
         page.moveTo(MARGIN, y);
-        page.lineTo(MARGIN + WIDTH, y);
+        page.lineTo(MARGIN + width(), y);
         page.stroke();
     }
 
-    private void draw(String text, Style style, float x, float baseline) throws IOException {
+    private void draw(String text, Style style, float indent, float baseline) throws IOException {
         PDPageContentStream page = page();
         page.beginText();
         page.setNonStrokingColor(style.color());
-        page.newLineAtOffset(x, baseline);
-        for (Run run : fonts.runs(text, style.bold())) {
+        float x = across(indent, width(text, style));
+        page.setTextMatrix(new Matrix(1, 0, style.italic() ? SLANT : 0, 1, x, baseline));
+        for (Run run : fonts.runs(VisualOrder.of(text, isRightToLeft), style.bold())) {
             page.setFont(run.font(), style.size());
             page.showText(run.text());
         }
@@ -190,10 +236,10 @@ final class PdfSheet implements AutoCloseable {
     /** Begins a new page. */
     void newPage() throws IOException {
         close();
-        PDPage page = new PDPage(PDRectangle.A4);
+        PDPage page = new PDPage(paper);
         document.addPage(page);
         stream = new PDPageContentStream(document, page);
-        y = PDRectangle.A4.getHeight() - MARGIN;
+        y = paper.getHeight() - MARGIN;
     }
 
     /** Writes the same small line at the foot of every page, with the page's number. */
@@ -204,9 +250,9 @@ final class PdfSheet implements AutoCloseable {
             try (PDPageContentStream foot = new PDPageContentStream(
                     document, document.getPage(i), PDPageContentStream.AppendMode.APPEND, true, true)) {
                 stream = foot;
-                draw(text, style, MARGIN, BOTTOM / 2);
+                draw(text, style, 0, BOTTOM / 2);
                 String number = "Page %d of %d".formatted(i + 1, pages);
-                draw(number, style, MARGIN + WIDTH - width(number, style), BOTTOM / 2);
+                draw(number, style, width() - width(number, style), BOTTOM / 2);
             } finally {
                 stream = null;
             }

@@ -17,12 +17,14 @@ import loesscape.core.evaluation.Content.Line;
 import loesscape.core.model.Look;
 import loesscape.formats.export.PdfSheet.Style;
 import loesscape.formats.seal.SealCheck;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
 import org.apache.pdfbox.pdmodel.PDEmbeddedFilesNameTreeNode;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDEmbeddedFile;
+import org.apache.pdfbox.pdmodel.interactive.viewerpreferences.PDViewerPreferences;
 import org.jspecify.annotations.Nullable;
 
 /** A record as PDF (ISO 32000): what was shown, with its answers, in document order, fonts embedded. */
@@ -61,10 +63,10 @@ public final class RecordPdf {
     public static byte[] write(Content content, RecordHeading heading, @Nullable Evidence evidence) {
         try (PDDocument document = new PDDocument()) {
             information(document, content, heading);
-            try (PdfSheet sheet = new PdfSheet(document, new PdfFonts(document))) {
-                sheet.text(content.title(), TITLE, 0, PdfSheet.WIDTH);
+            try (PdfSheet sheet = new PdfSheet(document, new PdfFonts(document), content.settings())) {
+                sheet.text(content.title(), TITLE, 0, sheet.width());
                 if (!content.subtitle().isEmpty()) {
-                    sheet.text(content.subtitle(), SUBTITLE, 0, PdfSheet.WIDTH);
+                    sheet.text(content.subtitle(), SUBTITLE, 0, sheet.width());
                 }
                 for (Content.Block block : content.sections()) {
                     section(sheet, block);
@@ -126,14 +128,20 @@ public final class RecordPdf {
         document.getDocumentInformation().setProducer("Loesscape");
         document.getDocumentInformation()
                 .setCreationDate(GregorianCalendar.from(heading.finished().atZone(ZoneOffset.UTC)));
-        document.getDocumentCatalog().setLanguage("en");
+        String language = content.settings().language();
+        document.getDocumentCatalog().setLanguage(language.isEmpty() ? "en" : language);
+        if (content.settings().isRightToLeft()) {
+            PDViewerPreferences reading = new PDViewerPreferences(new COSDictionary());
+            reading.setReadingDirection(PDViewerPreferences.READING_DIRECTION.R2L);
+            document.getDocumentCatalog().setViewerPreferences(reading);
+        }
     }
 
     private static void section(PdfSheet sheet, Content.Block block) throws IOException {
         sheet.space(18);
         sheet.keepTogether(64);
         if (!block.title().isEmpty()) {
-            sheet.text(block.title(), SECTION, 0, PdfSheet.WIDTH);
+            sheet.text(block.title(), SECTION, 0, sheet.width());
             sheet.space(4);
         }
         sheet.rule(RULE);
@@ -141,14 +149,14 @@ public final class RecordPdf {
             sheet.space(9);
             sheet.keepTogether(LABEL.lineHeight() + ANSWER.lineHeight());
             switch (line) {
-                case Line.Noted noted -> sheet.text(noted.text(), NOTHING, 0, PdfSheet.WIDTH);
-                case Line.Told told -> sheet.text(told.text(), NOTICE, 0, PdfSheet.WIDTH);
+                case Line.Noted noted -> sheet.text(noted.text(), NOTHING, 0, sheet.width());
+                case Line.Told told -> sheet.text(told.text(), NOTICE, 0, sheet.width());
                 case Line.Answer answer -> {
-                    sheet.text(answer.label(), LABEL, 0, PdfSheet.WIDTH);
+                    sheet.text(answer.label(), LABEL, 0, sheet.width());
                     answer(sheet, answer.text(), answer.look());
                 }
                 case Line.Signature signature -> {
-                    sheet.text(signature.label(), LABEL, 0, PdfSheet.WIDTH);
+                    sheet.text(signature.label(), LABEL, 0, sheet.width());
                     if (signature.signed().isEmpty()) {
                         answer(sheet, "", Look.PLAIN);
                     } else {
@@ -157,7 +165,7 @@ public final class RecordPdf {
                 }
                 case Line.Indicated indicated -> {
                     if (!indicated.label().isEmpty()) {
-                        sheet.text(indicated.label(), LABEL, 0, PdfSheet.WIDTH);
+                        sheet.text(indicated.label(), LABEL, 0, sheet.width());
                     }
                     answer(sheet, indicated.text(), indicated.look());
                 }
@@ -167,22 +175,33 @@ public final class RecordPdf {
 
     private static void answer(PdfSheet sheet, String text, Look look) throws IOException {
         if (text.isEmpty()) {
-            sheet.text("not answered", NOTHING, 0, PdfSheet.WIDTH);
-        } else if (look.shade() == Look.Shade.PLAIN) {
-            sheet.text(text, new Style(ANSWER.size(), look.bold(), INK), 0, PdfSheet.WIDTH);
+            sheet.text("not answered", NOTHING, 0, sheet.width());
         } else {
-            sheet.space(2);
-            Inks inks = Inks.of(look.shade());
-            sheet.chip(text, new Style(ANSWER.size(), look.bold(), inks.text()), inks.fill(), inks.edge());
+            Inks inks = Inks.of(look);
+            if (inks != null) {
+                sheet.space(2);
+            }
+            Color ink = inks == null ? INK : inks.text();
+            sheet.looked(text, new Style(ANSWER.size(), look.bold(), ink, look.italic()), inks, look.mark());
+        }
+        if (!look.words().isEmpty()) {
+            sheet.text(look.words(), NOTICE, 0, sheet.width());
         }
     }
 
-    /** The colours of a shade on paper: the light ones of the screen. */
+    /** The colours of a look on paper: those of the author’s own, or of its shade the light ones of the screen. */
     record Inks(Color text, Color fill, Color edge) {
 
-        static Inks of(Look.Shade shade) {
-            return switch (shade) {
-                case PLAIN -> inks(0x1E2A28, 0xFFFFFF, 0xC9D2CD);
+        /** Null for a look without colours. */
+        static @Nullable Inks of(Look look) {
+            if (look.colours() != null) {
+                return new Inks(
+                        Color.decode(look.colours().text()),
+                        Color.decode(look.colours().fill()),
+                        Color.decode(look.colours().border()));
+            }
+            return switch (look.shade()) {
+                case PLAIN -> null;
                 case MOSS -> inks(0x235536, 0xDCEFE2, 0x8DB89B);
                 case RIVER -> inks(0x174A70, 0xDCEAF5, 0x8FB4D0);
                 case STRAW -> inks(0x5B4300, 0xFBEBB8, 0xD9BC5A);

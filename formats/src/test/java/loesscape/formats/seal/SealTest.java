@@ -10,10 +10,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import loesscape.core.evaluation.Content;
 import loesscape.core.model.Look;
+import loesscape.core.model.PageSettings;
 import loesscape.core.signing.Event;
 import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
@@ -55,7 +57,9 @@ class SealTest {
                                 null,
                                 false,
                                 0,
-                                ""))
+                                "",
+                                false,
+                                Map.of()))
                 .with(NOW, "server", "", new Event.Asked("owner"))
                 .with(NOW, "Femke Oosterlaan", "10.0.0.1", new Event.Signed("owner", 2, List.of("Signature"), "ab"));
     }
@@ -69,11 +73,12 @@ class SealTest {
                         List.of(
                                 new Content.Line.Answer("depth", "Depth", "24 m", Look.PLAIN),
                                 new Content.Line.Signature("signature", "Signature", PEN),
-                                new Content.Line.Signature("initials", "Initials", "F. O.")))));
+                                new Content.Line.Signature("initials", "Initials", "F. O.")))),
+                PageSettings.PLAIN);
         return RecordPdf.write(
                 content,
                 new RecordHeading(1, 1, NOW),
-                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), List.of()));
+                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), List.of(), List.of()));
     }
 
     private static byte[] sealed() {

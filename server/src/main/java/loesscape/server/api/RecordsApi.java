@@ -37,11 +37,13 @@ class RecordsApi {
     private final Records records;
     private final TemplateStore templates;
     private final FileStore files;
+    private final RecordEvidence evidence;
 
-    RecordsApi(Records records, TemplateStore templates, FileStore files) {
+    RecordsApi(Records records, TemplateStore templates, FileStore files, RecordEvidence evidence) {
         this.records = records;
         this.templates = templates;
         this.files = files;
+        this.evidence = evidence;
     }
 
     /** A column that can be shown. */
@@ -53,13 +55,18 @@ class RecordsApi {
     /** The table: all columns, and the rows that were asked for. */
     public record RecordTable(String title, List<RecordColumn> columns, List<Row> rows, int total) {}
 
-    /** One record, with the files that were handed in, and the numbers of its neighbours; null at the ends. */
+    /**
+     * One record, with the files that were handed in, and the numbers of its neighbours; null at the ends.
+     *
+     * @param broken what of it is not what was signed, in a sentence; empty where all is
+     */
     public record RecordPage(
             int number,
             int release,
             Instant finished,
             Content content,
             List<Value.File> files,
+            String broken,
             @org.jspecify.annotations.Nullable Integer newer,
             @org.jspecify.annotations.Nullable Integer older) {}
 
@@ -137,6 +144,7 @@ class RecordsApi {
                 row.heading().finished(),
                 Records.content(row),
                 handedIn(row),
+                evidence.problem(id, number).orElse(""),
                 number < newest ? number + 1 : null,
                 number > 1 ? number - 1 : null);
     }

@@ -111,6 +111,7 @@ class DemoDispatches {
                 "Please look through the agreement and sign it. Call us if anything is unclear.",
                 due,
                 due == null ? 0 : 7,
+                true,
                 true);
         return clock.ago(Duration.ofDays(daysAgo), () -> sending.send(template, 1, wanted, author, SOMEWHERE));
     }

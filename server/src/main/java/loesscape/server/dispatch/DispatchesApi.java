@@ -55,7 +55,8 @@ class DispatchesApi {
             int dueDays,
             int remindDays,
             boolean mayDelegate,
-            @MayBeLeftOut boolean mailCode) {}
+            @MayBeLeftOut boolean mailCode,
+            @MayBeLeftOut boolean filesInside) {}
 
     /** The path of a link, told once. */
     public record OpenLinkMade(String path) {}
@@ -130,7 +131,13 @@ class DispatchesApi {
             @RequestBody OpenLinkWanted wanted,
             @AuthenticationPrincipal Author author) {
         SendingWanted common = new SendingWanted(
-                List.of(), Map.of(), wanted.message(), null, wanted.remindDays(), wanted.mayDelegate());
+                List.of(),
+                Map.of(),
+                wanted.message(),
+                null,
+                wanted.remindDays(),
+                wanted.mayDelegate(),
+                wanted.filesInside());
         return new OpenLinkMade(
                 sending.openLink(template, release, common, wanted.dueDays(), wanted.mailCode(), author));
     }

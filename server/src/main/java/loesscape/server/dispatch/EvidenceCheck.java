@@ -1,12 +1,17 @@
 package loesscape.server.dispatch;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.UUID;
 import loesscape.core.signing.Dispatch;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
+import loesscape.formats.seal.SealCheck;
+import loesscape.server.api.RecordEvidence;
+import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.FileStore;
@@ -15,19 +20,26 @@ import org.springframework.stereotype.Component;
 
 /**
  * Whether all that is kept of a dispatch still is what its trail says: the chain of the trail itself, how the dispatch
- * stands, what was given in each turn, and the answers of the record.
+ * stands, what was given in each turn, the answers of the record, and the sealed document.
  */
 @Component
-class EvidenceCheck {
+class EvidenceCheck implements RecordEvidence {
 
     private final DispatchStore dispatches;
     private final FileStore files;
     private final RecordStore records;
+    private final CertificateAuthority authority;
 
-    EvidenceCheck(DispatchStore dispatches, FileStore files, RecordStore records) {
+    EvidenceCheck(DispatchStore dispatches, FileStore files, RecordStore records, CertificateAuthority authority) {
         this.dispatches = dispatches;
         this.files = files;
         this.records = records;
+        this.authority = authority;
+    }
+
+    @Override
+    public Optional<String> problem(UUID template, int record) {
+        return dispatches.ofRecord(template, record).flatMap(this::problem);
     }
 
     /** What does not hold, in a sentence; empty where all of it does. */
@@ -46,6 +58,7 @@ class EvidenceCheck {
             Optional<String> problem = switch (entry.event()) {
                 case Event.Signed signed when !entry.isOfFirstForm() -> signed(signed, entry, snapshots);
                 case Event.Finished finished -> finished(kept, finished, entry);
+                case Event.Sealed sealed -> sealed(kept, sealed, entry, trail);
                 case null, default -> Optional.empty();
             };
             if (problem.isPresent()) {
@@ -76,6 +89,23 @@ class EvidenceCheck {
                 ? Optional.empty()
                 : Optional.of("What was given in the turn that entry %d ends is not what is kept of it."
                         .formatted(entry.number()));
+    }
+
+    /** The sealed document is the one that was sealed, and tells the same of what happened as the trail that is kept. */
+    private Optional<String> sealed(Kept kept, Event.Sealed event, TrailEntry entry, Trail trail) {
+        byte[] document = dispatches.sealed(kept.id()).orElse(new byte[0]);
+        if (!Trail.digest(document).equals(event.digest())) {
+            return Optional.of(
+                    "The sealed document that is kept is not the one that entry %d names.".formatted(entry.number()));
+        }
+        SealCheck check = authority.check(document);
+        if (check.verdict() != SealCheck.Verdict.SEALED_HERE || check.trail() == null) {
+            return Optional.of("The seal of the document does not hold: " + check.message());
+        }
+        List<TrailEntry> told = check.trail().entries();
+        return told.size() < entry.number() && told.equals(trail.entries().subList(0, told.size()))
+                ? Optional.empty()
+                : Optional.of("The trail in the sealed document is not the one that is kept.");
     }
 
     private Optional<String> finished(Kept kept, Event.Finished finished, TrailEntry entry) {

@@ -37,15 +37,16 @@ public class OpenLinks {
             int dueDays,
             boolean mayDelegate,
             int remindDays,
-            boolean mailCode) {}
+            boolean mailCode,
+            boolean filesInside) {}
 
     /** Makes a link and tells its secret, which is kept nowhere. */
     String add(UUID template, int release, long account, Sending.SendingWanted wanted, int dueDays, boolean mailCode) {
         String secret = Secrets.make();
         database.sql("""
                         INSERT INTO open_link (hash, template_id, release, account_id, message, due_days, delegable,
-                                               remind_days, mail_code, created)
-                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                                               remind_days, mail_code, files_inside, created)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         Secrets.hash(secret),
@@ -57,6 +58,7 @@ public class OpenLinks {
                         wanted.mayDelegate(),
                         wanted.remindDays(),
                         mailCode,
+                        wanted.filesInside(),
                         OffsetDateTime.now(clock))
                 .update();
         return secret;
@@ -123,7 +125,8 @@ public class OpenLinks {
                         row.getInt("due_days"),
                         row.getBoolean("delegable"),
                         row.getInt("remind_days"),
-                        row.getBoolean("mail_code")))
+                        row.getBoolean("mail_code"),
+                        row.getBoolean("files_inside")))
                 .optional();
     }
 }

@@ -4,14 +4,18 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.export.Evidence;
 import loesscape.formats.export.EvidenceFile;
+import loesscape.formats.export.FileListed;
 import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
 import loesscape.server.api.Records;
@@ -21,7 +25,9 @@ import loesscape.server.outside.OutsideFailed;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
+import loesscape.server.store.FileStore;
 import loesscape.server.store.OrganisationStore;
+import loesscape.server.store.PictureStore;
 import loesscape.server.store.RecordStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -34,9 +40,14 @@ class Sealing {
 
     private static final Logger LOG = LoggerFactory.getLogger(Sealing.class);
 
+    /** What is beyond it is listed by its hash only: a document is sent to all who signed it. */
+    private static final long MOST_BYTES_INSIDE = 50_000_000;
+
     private final EvidenceCheck evidence;
     private final DispatchStore dispatches;
     private final RecordStore records;
+    private final FileStore files;
+    private final PictureStore pictures;
     private final OrganisationStore organisations;
     private final ReleasedTemplates releases;
     private final CertificateAuthority authority;
@@ -49,6 +60,8 @@ class Sealing {
             EvidenceCheck evidence,
             DispatchStore dispatches,
             RecordStore records,
+            FileStore files,
+            PictureStore pictures,
             OrganisationStore organisations,
             ReleasedTemplates releases,
             CertificateAuthority authority,
@@ -59,6 +72,8 @@ class Sealing {
         this.evidence = evidence;
         this.dispatches = dispatches;
         this.records = records;
+        this.files = files;
+        this.pictures = pictures;
         this.organisations = organisations;
         this.releases = releases;
         this.authority = authority;
@@ -117,11 +132,33 @@ class Sealing {
                 .orElseThrow();
         CompiledTemplate release = proceedings.document(kept).compiled();
         RecordRow row = Records.row(release, record, clock);
-        return RecordPdf.write(
-                Records.content(row),
-                row.heading(),
-                new Evidence(
-                        kept.id().toString(), organisations.find().name(), dispatches.trail(kept.id()), files(kept)));
+        return RecordPdf.write(Records.content(row), row.heading(), evidenceOf(kept));
+    }
+
+    private Evidence evidenceOf(Kept kept) {
+        Trail trail = dispatches.trail(kept.id());
+        List<EvidenceFile> inside = new ArrayList<>(files(kept));
+        List<FileListed> listed = new ArrayList<>();
+        boolean isInside = trail.events().getFirst() instanceof Event.Sent sent && sent.filesInside();
+        Map<String, String> counting = new TreeMap<>();
+        dispatches.snapshots(kept.id()).forEach(snapshot -> counting.putAll(snapshot.files()));
+        long bytes = 0;
+        for (FileStore.FileAtHand file : files.list(kept.filling())) {
+            String digest = counting.get(file.id());
+            if (digest == null) {
+                continue;
+            }
+            bytes += file.bytes();
+            String name = isInside && bytes <= MOST_BYTES_INSIDE
+                    ? "file-%d-%s".formatted(listed.size() + 1, file.name())
+                    : "";
+            if (!name.isEmpty()) {
+                FileStore.Kept whole = files.find(kept.filling(), file.id()).orElseThrow();
+                inside.add(new EvidenceFile(name, "A file that was handed in", whole.media(), whole.content()));
+            }
+            listed.add(new FileListed(file.name(), file.bytes(), digest, name));
+        }
+        return new Evidence(kept.id().toString(), organisations.find().name(), trail, inside, listed);
     }
 
     /** What the trail names by hash, as it is kept: what was given in each turn, and the template file of the release. */
@@ -131,6 +168,12 @@ class Sealing {
                 "template.loess.json",
                 "The document as it was released",
                 releases.text(kept.template(), kept.release())));
+        Set<String> shown =
+                releases.get(kept.template(), kept.release()).template().pictures();
+        pictures.all(kept.template()).stream()
+                .filter(picture -> shown.contains(picture.name()))
+                .forEach(picture -> files.add(new EvidenceFile(
+                        "picture-" + picture.name(), "A picture in the document", picture.media(), picture.content())));
         dispatches
                 .snapshotTexts(kept.id())
                 .forEach((role, text) -> files.add(

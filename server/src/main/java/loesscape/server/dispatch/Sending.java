@@ -24,6 +24,8 @@ import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.signing.Signing;
+import loesscape.formats.evidence.Trail;
+import loesscape.formats.picture.SafePicture;
 import loesscape.server.api.AnswerRules;
 import loesscape.server.api.Problems;
 import loesscape.server.api.ReleasedTemplates;
@@ -34,6 +36,7 @@ import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.FillingStore;
 import loesscape.server.store.IdentityStore;
 import loesscape.server.store.OrganisationStore.Organisation;
+import loesscape.server.store.PictureStore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,6 +54,7 @@ public class Sending {
     private final IdentityStore identities;
     private final Identification identification;
     private final FillingStore fillings;
+    private final PictureStore pictures;
     private final ReleasedTemplates releases;
     private final AnswerRules rules;
     private final Proceedings proceedings;
@@ -62,6 +66,7 @@ public class Sending {
             IdentityStore identities,
             Identification identification,
             FillingStore fillings,
+            PictureStore pictures,
             ReleasedTemplates releases,
             AnswerRules rules,
             Proceedings proceedings,
@@ -71,6 +76,7 @@ public class Sending {
         this.identities = identities;
         this.identification = identification;
         this.fillings = fillings;
+        this.pictures = pictures;
         this.releases = releases;
         this.rules = rules;
         this.proceedings = proceedings;
@@ -110,6 +116,7 @@ public class Sending {
      * @param answers given beforehand, by the addresses of their fields, as they would be typed
      * @param due until when it should be finished; null for no such day
      * @param remindDays after how many days people are reminded, again and again; 0 for never
+     * @param filesInside whether files that are handed in go into the sealed document
      */
     public record SendingWanted(
             List<PersonNamed> people,
@@ -117,7 +124,8 @@ public class Sending {
             String message,
             @Nullable LocalDate due,
             int remindDays,
-            boolean mayDelegate) {}
+            boolean mayDelegate,
+            @MayBeLeftOut boolean filesInside) {}
 
     /** A line of a table that was not taken: its number, counted from 1 below the heading, and why. */
     public record RefusedLine(int line, String why) {}
@@ -164,7 +172,9 @@ public class Sending {
                 wanted.due(),
                 wanted.mayDelegate(),
                 wanted.answers().size(),
-                Proceedings.digest(releases.text(template, release)));
+                Proceedings.digest(releases.text(template, release)),
+                wanted.filesInside(),
+                pictures(template, document));
         List<Event> events = Signing.send(SignedDocument.of(compiled, first), sent, answers, proceedings.today());
         UUID id = dispatches.add(new DispatchStore.New(
                 template,
@@ -190,6 +200,16 @@ public class Sending {
         if (wanted.remindDays() < 0 || wanted.remindDays() > MOST_DAYS) {
             throw new Refusal("Reminders come after 1 to %d days, or never.".formatted(MOST_DAYS));
         }
+    }
+
+    private Map<String, String> pictures(UUID template, Template document) {
+        Map<String, String> digests = new HashMap<>();
+        for (SafePicture picture : pictures.all(template)) {
+            if (document.pictures().contains(picture.name())) {
+                digests.put(picture.name(), Trail.digest(picture.content()));
+            }
+        }
+        return digests;
     }
 
     private static List<Event.Named> parties(Template document, List<PersonNamed> people) {
@@ -333,8 +353,8 @@ public class Sending {
                         ? person.withMailCode()
                         : new PersonNamed(person.role(), person.name(), person.address()))
                 .toList();
-        SendingWanted wanted =
-                new SendingWanted(asked, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate());
+        SendingWanted wanted = new SendingWanted(
+                asked, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate(), open.filesInside());
         return transactions.execute(status -> {
             openLinks.begun(open.id());
             return sent(open.template(), open.release(), wanted, open.account(), new Actor("open link", from));

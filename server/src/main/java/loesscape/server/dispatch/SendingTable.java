@@ -93,7 +93,8 @@ final class SendingTable {
                 common.message(),
                 due == null ? common.due() : day(due),
                 common.remindDays(),
-                common.mayDelegate());
+                common.mayDelegate(),
+                common.filesInside());
     }
 
     private static IdentityCheck check(Role role, @Nullable String check, @Nullable String phone) {

@@ -146,6 +146,15 @@ public class DispatchStore {
         return find(id, "");
     }
 
+    /** The dispatch that became a record. */
+    public Optional<Kept> ofRecord(UUID template, int record) {
+        return database.sql("SELECT id FROM dispatch WHERE template_id = ? AND record = ?")
+                .params(template, record)
+                .query((row, n) -> row.getObject("id", UUID.class))
+                .optional()
+                .flatMap(this::find);
+    }
+
     /** A dispatch, kept from change by others until the transaction ends. */
     public Optional<Kept> lock(UUID id) {
         return find(id, " FOR UPDATE");

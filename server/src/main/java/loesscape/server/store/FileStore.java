@@ -2,6 +2,7 @@ package loesscape.server.store;
 
 import java.time.Clock;
 import java.time.OffsetDateTime;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -31,9 +32,14 @@ public class FileStore {
      */
     public record Kept(String name, String media, byte[] content) {}
 
+    /** A file is named by a secret and the hash of its bytes, so that an answer that names it says what was handed in. */
+    private static String identity(Kept file) {
+        return Secrets.make() + "." + Trail.digest(file.content());
+    }
+
     /** Keeps a file of a filling and tells its identity. */
     public String keep(long filling, Kept file) {
-        String id = Secrets.make();
+        String id = identity(file);
         database.sql("INSERT INTO handed_in (id, filling_id, name, media, content, added) VALUES (?, ?, ?, ?, ?, ?)")
                 .params(id, filling, file.name(), file.media(), file.content(), OffsetDateTime.now(clock))
                 .update();
@@ -42,12 +48,24 @@ public class FileStore {
 
     /** Keeps a file an author tries a template with and tells its identity. */
     public String keep(UUID template, long account, Kept file) {
-        String id = Secrets.make();
+        String id = identity(file);
         database.sql(
                         "INSERT INTO handed_in (id, template_id, account_id, name, media, content, added) VALUES (?, ?, ?, ?, ?, ?, ?)")
                 .params(id, template, account, file.name(), file.media(), file.content(), OffsetDateTime.now(clock))
                 .update();
         return id;
+    }
+
+    /** A file without its bytes. */
+    public record FileAtHand(String id, String name, long bytes) {}
+
+    /** The files of a filling, in the order in which they were handed in. */
+    public List<FileAtHand> list(long filling) {
+        return database.sql(
+                        "SELECT id, name, OCTET_LENGTH(content) AS bytes FROM handed_in WHERE filling_id = ? ORDER BY added, id")
+                .param(filling)
+                .query((row, n) -> new FileAtHand(row.getString("id"), row.getString("name"), row.getLong("bytes")))
+                .list();
     }
 
     /** A file of a filling. */
@@ -61,10 +79,12 @@ public class FileStore {
     /** SHA-256, in hexadecimal, of the bytes of each file of a filling, by its identity. */
     public Map<String, String> digests(long filling) {
         Map<String, String> digests = new TreeMap<>();
-        database.sql("SELECT id, content FROM handed_in WHERE filling_id = ?")
+        // The database hashes them piece by piece, so that no file is held in memory for it.
+        database.sql(
+                        "SELECT id, LOWER(RAWTOHEX(HASH('SHA-256', content))) AS digest FROM handed_in WHERE filling_id = ?")
                 .param(filling)
                 .query(row -> {
-                    digests.put(row.getString("id"), Trail.digest(row.getBytes("content")));
+                    digests.put(row.getString("id"), row.getString("digest"));
                 });
         return digests;
     }

@@ -22,6 +22,7 @@ class EvidenceStepsTest {
     private static final String DOCUMENT = """
             {"formatVersion":1,"title":"Proved","pages":[{"key":"p","sections":[{"key":"s","items":[
               {"type":"field","key":"note","label":"Note","role":"a","kind":{"type":"text"}},
+              {"type":"field","key":"map","label":"Map","role":"a","kind":{"type":"attachment","most":2,"largest":1}},
               {"type":"field","key":"sign","label":"A signs","role":"a","kind":{"type":"signature"}},
               {"type":"field","key":"b_sign","label":"B signs","role":"b","kind":{"type":"signature"}}]}]}],
              "roles":[{"key":"a","name":"A","order":1},{"key":"b","name":"B","order":2}]}""";
@@ -32,8 +33,12 @@ class EvidenceStepsTest {
     private byte[] sealed = {};
 
     private void prepare() throws Exception {
-        Sent sent = Sent.of(SERVER, DOCUMENT).send("{}", "a", "b");
-        sent.turn("a").answer("note", "≥ 30 m").sign("sign").finished();
+        Sent sent = Sent.of(SERVER, DOCUMENT).sendWithFilesInside("a", "b");
+        Sent.Turn a = sent.turn("a");
+        a.answer("note", "≥ 30 m")
+                .answer("map", a.handIn("map of the parcel.txt", "a map"))
+                .sign("sign");
+        a.finished();
         sent.turn("b").sign("b_sign").finished();
         sealed = sent.sealed();
         Files.write(folder.resolve("sealed.pdf"), sealed);
@@ -60,6 +65,7 @@ class EvidenceStepsTest {
         prepare();
         assertThat(steps()).as(said).isZero();
         assertThat(said).contains("The trail is whole");
+        assertThat(folder.resolve("file-1-map of the parcel.txt")).hasContent("a map");
         sealed[sealed.length / 4] ^= 1;
         Files.write(folder.resolve("sealed.pdf"), sealed);
         assertThat(steps()).as(said).isNotZero();

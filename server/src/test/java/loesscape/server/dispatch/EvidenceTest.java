@@ -4,17 +4,24 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import javax.sql.DataSource;
 import loesscape.formats.evidence.Trail;
+import loesscape.formats.evidence.TrailEntry;
+import loesscape.server.store.DispatchStore;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
 import loesscape.server.testing.Visitor;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -127,9 +134,96 @@ class EvidenceTest {
                                 String.class,
                                 UUID.fromString(sent.id)))
                 .contains("\"files\":{\"%s\":\"%s\"}".formatted(file, Trail.digest(map)));
+        assertThat(file).as("the answer says what was handed in").endsWith("." + Trail.digest(map));
         assertThat(broken(sent)).isEmpty();
         database().update("UPDATE handed_in SET content = X'00' WHERE id = ?", file);
         assertThat(broken(sent)).contains("A file that was handed in", file);
+    }
+
+    private static Sent whole() {
+        Sent sent = sent();
+        sent.turn("b").sign("b_sign").finished();
+        sent.sealed();
+        assertThat(broken(sent)).isEmpty();
+        assertThat(recordBroken(sent)).isEmpty();
+        return sent;
+    }
+
+    private static String recordBroken(Sent sent) {
+        return sent.author
+                .get("/api/templates/" + sent.template + "/records/1")
+                .ok()
+                .json()
+                .get("broken")
+                .stringValue();
+    }
+
+    @Test
+    void aRecordIsComparedWithWhatWasSealedEachTimeItIsLookedAt() {
+        for (String change : List.of(
+                "UPDATE dispatch SET sealed = X'00' WHERE id = ?",
+                "UPDATE dispatch SET sealed = NULL WHERE id = ?",
+                "UPDATE record SET answers = REPLACE(answers, 'dry', 'wet') WHERE (template_id, number) IN (SELECT template_id, record FROM dispatch WHERE id = ?)")) {
+            Sent sent = whole();
+            database().update(change, UUID.fromString(sent.id));
+            assertThat(broken(sent)).as(change).isNotEmpty();
+            assertThat(recordBroken(sent)).as(change).isEqualTo(broken(sent));
+        }
+    }
+
+    @Test
+    void aTrailMadeAnewIsNotTheOneInTheSealedDocument() {
+        Sent sent = whole();
+        UUID id = UUID.fromString(sent.id);
+        Trail trail = SERVER.part("dispatchStore", DispatchStore.class).trail(id);
+        Trail anew = Trail.EMPTY;
+        for (TrailEntry entry : trail.entries()) {
+            String who = entry.who().replace("Person a", "Person x");
+            anew = anew.with(entry.at(), who, entry.from(), Objects.requireNonNull(entry.event()));
+        }
+        assertThat(anew.firstBroken()).isZero();
+        anew.entries()
+                .forEach(entry -> database()
+                        .update(
+                                "UPDATE trail SET text = ?, hash = ? WHERE dispatch_id = ? AND number = ?",
+                                entry.text(),
+                                entry.hash(),
+                                id,
+                                entry.number()));
+        assertThat(broken(sent)).isEqualTo("The trail in the sealed document is not the one that is kept.");
+        assertThat(recordBroken(sent)).isEqualTo(broken(sent));
+    }
+
+    @Test
+    void filesThatWereHandedInAreInsideTheDocumentOrListedInIt() throws IOException {
+        String document = DOCUMENT.replace(
+                "\"label\":\"Note\",\"role\":\"a\",\"kind\":{\"type\":\"text\"}",
+                "\"label\":\"Map\",\"role\":\"a\",\"kind\":{\"type\":\"attachment\",\"most\":1,\"largest\":1}");
+        String digest = Trail.digest("a map".getBytes(StandardCharsets.UTF_8));
+        for (boolean isInside : List.of(true, false)) {
+            Sent made = Sent.of(SERVER, document);
+            Sent sent = isInside ? made.sendWithFilesInside("a", "b") : made.send("{}", "a", "b");
+            Sent.Turn a = sent.turn("a");
+            a.handIn("not used.txt", "taken back");
+            a.answer("note", a.handIn("map.txt", "a map")).sign("sign").finished();
+            sent.turn("b").sign("b_sign").finished();
+            try (PDDocument pdf = Loader.loadPDF(sent.sealed())) {
+                assertThat(new PDFTextStripper().getText(pdf))
+                        .contains("Files that were handed in", "SHA-256 " + digest)
+                        .doesNotContain("not used.txt");
+                var inside =
+                        pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames();
+                assertThat(inside.containsKey("file-1-map.txt")).isEqualTo(isInside);
+                if (isInside) {
+                    assertThat(Objects.requireNonNull(inside.get("file-1-map.txt"))
+                                    .getEmbeddedFile()
+                                    .toByteArray())
+                            .asString()
+                            .isEqualTo("a map");
+                }
+            }
+            assertThat(broken(sent)).isEmpty();
+        }
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
@@ -70,7 +71,16 @@ class RandomEventsTest {
                         i -> new Event.Named("r" + i, "Role " + i, random.nextInt(1, 4), person(random), check(random)))
                 .toList();
         LocalDate due = random.nextBoolean() ? null : LocalDate.of(2026, 12, 1).plusDays(random.nextInt(300));
-        return new Event.Sent("Random", 1, parties, due, random.nextBoolean(), random.nextInt(9), "ab");
+        return new Event.Sent(
+                "Random",
+                1,
+                parties,
+                due,
+                random.nextBoolean(),
+                random.nextInt(9),
+                "ab",
+                random.nextBoolean(),
+                Map.of("well.png", "ef"));
     }
 
     private static Event event(Random random) {

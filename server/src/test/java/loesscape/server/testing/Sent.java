@@ -1,5 +1,7 @@
 package loesscape.server.testing;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.stream.Collectors;
@@ -62,15 +64,11 @@ public final class Sent {
 
     /** Sends with a day on which it is due, and reminders every so many days. */
     public Sent send(String answers, boolean mayDelegate, @Nullable LocalDate due, int remindDays, String... roles) {
-        String people = Arrays.stream(roles)
-                .map(role -> "{\"role\":\"%s\",\"name\":\"Person %s\",\"address\":\"%s\"}"
-                        .formatted(role, role, address(role)))
-                .collect(Collectors.joining(","));
         id = author.post(
                         release(),
                         "{\"people\":[%s],\"answers\":%s,\"message\":\"Please look at it.\",\"due\":%s,\"remindDays\":%d,\"mayDelegate\":%s}"
                                 .formatted(
-                                        people,
+                                        people(roles),
                                         answers,
                                         due == null ? "null" : "\"" + due + "\"",
                                         remindDays,
@@ -80,6 +78,26 @@ public final class Sent {
                 .get("id")
                 .stringValue();
         return this;
+    }
+
+    /** Sends so that files that are handed in go into the sealed document. */
+    public Sent sendWithFilesInside(String... roles) {
+        id = author.post(
+                        release(),
+                        "{\"people\":[%s],\"answers\":{},\"message\":\"\",\"due\":null,\"remindDays\":0,\"mayDelegate\":true,\"filesInside\":true}"
+                                .formatted(people(roles)))
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        return this;
+    }
+
+    private String people(String... roles) {
+        return Arrays.stream(roles)
+                .map(role -> "{\"role\":\"%s\",\"name\":\"Person %s\",\"address\":\"%s\"}"
+                        .formatted(role, role, address(role)))
+                .collect(Collectors.joining(","));
     }
 
     public String address(String role) {
@@ -167,6 +185,17 @@ public final class Sent {
             visitor.put(path + "/answers/" + field, "{\"typed\":\"%s\"}".formatted(typed))
                     .ok();
             return this;
+        }
+
+        /** Hands a file in and tells how an answer names it. */
+        public String handIn(String name, String content) {
+            byte[] bytes = content.getBytes(StandardCharsets.UTF_8);
+            String id = visitor.upload(path + "/files?name=" + URLEncoder.encode(name, StandardCharsets.UTF_8), bytes)
+                    .ok()
+                    .json()
+                    .get("id")
+                    .stringValue();
+            return "%s %d %s".formatted(id, bytes.length, name);
         }
 
         public Turn sign(String field) {
