@@ -27,8 +27,6 @@ public final class TemplateFile {
     /** The most bytes a template file may have. */
     public static final int LARGEST = 4 * 1024 * 1024;
 
-    private static final String VERSION_PROPERTY = "formatVersion";
-
     private TemplateFile() {}
 
     /** The text of a template's file. The same template always gives the same text. */
@@ -43,7 +41,7 @@ public final class TemplateFile {
 
     private static ObjectNode tree(Template template) {
         ObjectNode file = JsonNodeFactory.instance.objectNode();
-        file.put(VERSION_PROPERTY, VERSION);
+        file.put(FormatVersion.PROPERTY, VERSION);
         file.setAll((ObjectNode) JsonWriter.brief(template, Template.class));
         return file;
     }
@@ -68,26 +66,12 @@ public final class TemplateFile {
             if (!(tree instanceof ObjectNode file)) {
                 throw new JsonProblem("", "A template file holds one JSON object.");
             }
-            version(file.get(VERSION_PROPERTY));
+            FormatVersion.check(file, VERSION, "template");
             ObjectNode body = file.deepCopy();
-            body.remove(VERSION_PROPERTY);
+            body.remove(FormatVersion.PROPERTY);
             return Validation.require(JsonReader.read(body, Template.class));
         } catch (JsonProblem problem) {
             throw invalid(problem.path(), String.valueOf(problem.getMessage()));
-        }
-    }
-
-    private static void version(@org.jspecify.annotations.Nullable JsonNode version) {
-        if (version == null || !version.isIntegralNumber() || version.intValue() < 1) {
-            throw new JsonProblem(
-                    "/" + VERSION_PROPERTY,
-                    "“%s” is missing or no number, so this is no template file.".formatted(VERSION_PROPERTY));
-        }
-        if (version.intValue() > VERSION) {
-            throw new JsonProblem(
-                    "/" + VERSION_PROPERTY,
-                    "The file is of format version %d; this Loesscape reads up to %d. Open it with a newer one."
-                            .formatted(version.intValue(), VERSION));
         }
     }
 
@@ -102,9 +86,9 @@ public final class TemplateFile {
         described.set("$schema", schema.get("$schema"));
         described.put("title", "Loesscape template file");
         described.setAll(schema);
-        ObjectNode version = ((ObjectNode) described.get("properties")).putObject(VERSION_PROPERTY);
+        ObjectNode version = ((ObjectNode) described.get("properties")).putObject(FormatVersion.PROPERTY);
         version.put("const", VERSION);
-        ((tools.jackson.databind.node.ArrayNode) described.get("required")).insert(0, VERSION_PROPERTY);
+        ((tools.jackson.databind.node.ArrayNode) described.get("required")).insert(0, FormatVersion.PROPERTY);
         return Json.pretty(described);
     }
 }

@@ -9,9 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.editing.Change;
 import loesscape.core.model.Template;
-import loesscape.formats.json.Json;
-import loesscape.formats.json.JsonReader;
-import loesscape.formats.json.JsonWriter;
+import loesscape.formats.template.ChangeFile;
 import loesscape.formats.template.TemplateFile;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -184,13 +182,7 @@ public class TemplateStore {
                         INSERT INTO edit (template_id, revision, account_id, kind, standing, change, made)
                         VALUES (?, ?, ?, ?, 'DONE', ?, ?)
                         """)
-                .params(
-                        before.id(),
-                        revision,
-                        account,
-                        kind.name(),
-                        Json.compact(JsonWriter.brief(change, Change.class)),
-                        now)
+                .params(before.id(), revision, account, kind.name(), ChangeFile.write(change), now)
                 .update();
         if (revision % EDITS_TO_A_TEXT == 0) {
             database.sql("UPDATE template SET document = ?, document_revision = ? WHERE id = ?")
@@ -228,12 +220,8 @@ public class TemplateStore {
                         ORDER BY revision %s LIMIT 1
                         """.formatted(order))
                 .params(id, account, standing.name())
-                .query((row, n) -> new Made(row.getInt("revision"), change(row.getString("change"))))
+                .query((row, n) -> new Made(row.getInt("revision"), ChangeFile.read(row.getString("change"))))
                 .optional();
-    }
-
-    private static Change change(String text) {
-        return JsonReader.read(Json.parse(text), Change.class);
     }
 
     /** Says whether an edit stands from now on. */
@@ -265,7 +253,7 @@ public class TemplateStore {
                         Standing.valueOf(row.getString("standing")),
                         row.getString("name"),
                         row.getObject("made", OffsetDateTime.class).toInstant(),
-                        change(row.getString("change"))))
+                        ChangeFile.read(row.getString("change"))))
                 .list();
     }
 
@@ -273,7 +261,7 @@ public class TemplateStore {
     public List<Change> changesSince(UUID id, int revision) {
         return database.sql("SELECT change FROM edit WHERE template_id = ? AND revision > ? ORDER BY revision")
                 .params(id, revision)
-                .query((row, n) -> change(row.getString("change")))
+                .query((row, n) -> ChangeFile.read(row.getString("change")))
                 .list();
     }
 }

@@ -1,0 +1,71 @@
+package loesscape.formats.template;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import loesscape.core.editing.Change;
+import loesscape.core.editing.Parts;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.formats.json.JsonProblem;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Changes as they were kept once are read for good: the history of a template stands in them, and its newest edits. */
+class ChangeFileTest {
+
+    private static final Path GOLDEN = Path.of("src/test/resources/loesscape/formats/template");
+    private static final Path EXAMPLES = Path.of("../docs/examples");
+    private static final Template EMPTY = Template.of(
+            "Empty", List.of(new Page("blank_page", "", null, List.of(Section.of("blank", "", List.of())))));
+
+    private static Template example(String name) throws IOException {
+        return TemplateFile.read(Files.readAllBytes(EXAMPLES.resolve(name + ".loess.json")));
+    }
+
+    private static Change change(String name) throws IOException {
+        return Change.between(Parts.of(EMPTY), Parts.of(example(name)));
+    }
+
+    /** Between them they have everything that a template can have. */
+    @ParameterizedTest
+    @ValueSource(strings = {"roles", "rows", "looks", "lookup", "shared-condition", "pages-and-trials", "formulas"})
+    void aChangeIsWrittenAsItAlwaysWas(String name) throws IOException {
+        Path golden = GOLDEN.resolve("change-1-" + name + ".json");
+        String text = ChangeFile.write(change(name));
+        if (Boolean.getBoolean("loesscape.make")) {
+            Files.createDirectories(GOLDEN);
+            Files.writeString(golden, text);
+        }
+        String kept = Files.readString(golden);
+        assertThat(text).isEqualTo(kept);
+        Change read = ChangeFile.read(kept);
+        assertThat(read.applyTo(EMPTY)).isEqualTo(example(name));
+        assertThat(read.reversed().applyTo(example(name))).isEqualTo(EMPTY);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"roles", "rows"})
+    void aChangeOfBeforeItCarriedANumberIsRead(String name) throws IOException {
+        String first =
+                Files.readString(GOLDEN.resolve("change-1-" + name + ".json")).replaceFirst("\"formatVersion\":1,", "");
+        assertThat(first).doesNotContain("formatVersion");
+        assertThat(ChangeFile.read(first)).isEqualTo(change(name));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"2", "3000000000", "99999999999999999999999", "0", "-1", "1.5", "\"1\"", "null"})
+    void aChangeOfANewerFormIsRefusedWithItsNumber(String version) {
+        assertThatThrownBy(() -> ChangeFile.read("{\"formatVersion\":%s,\"nodes\":{},\"held\":{}}".formatted(version)))
+                .isInstanceOf(JsonProblem.class)
+                .hasMessageMatching(".*(is of format version|is missing or no number).*");
+        assertThatThrownBy(() ->
+                        TemplateFile.read("{\"formatVersion\":%s,\"title\":\"T\",\"pages\":[]}".formatted(version)))
+                .hasMessageMatching("(?s).*(is of format version|is missing or no number).*");
+    }
+}
