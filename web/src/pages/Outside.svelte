@@ -76,6 +76,14 @@
                 onchange={(event) => set({ ...setting, delay: event.currentTarget.valueAsNumber || 0 })}
               /> ms</label
             >
+            {#if setting.service === "authority"}
+              <button
+                class="button py-0.5"
+                title="What was sealed before stays sealed; from now on it seals with new certificates"
+                onclick={() => take(request<Outside>("POST", "/api/outside/authority/renew"))}
+                >Call its certificates back</button
+              >
+            {/if}
           </div>
         </fieldset>
       {/each}

@@ -42,3 +42,9 @@ ALTER TABLE handed_in ALTER COLUMN id SET DATA TYPE VARCHAR(120);
 
 -- Whether files that are handed in go into the sealed document.
 ALTER TABLE open_link ADD COLUMN files_inside BOOLEAN DEFAULT FALSE NOT NULL;
+
+-- Certificates of the authority that hold no longer, by their serial numbers.
+CREATE TABLE outside_revocation (
+  serial VARCHAR(60) PRIMARY KEY,
+  since  TIMESTAMP WITH TIME ZONE NOT NULL
+);

@@ -20,6 +20,7 @@ import java.security.cert.X509Certificate;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Date;
 import java.util.List;
@@ -42,16 +43,21 @@ import org.bouncycastle.asn1.x500.X500NameBuilder;
 import org.bouncycastle.asn1.x500.style.BCStyle;
 import org.bouncycastle.asn1.x509.AlgorithmIdentifier;
 import org.bouncycastle.asn1.x509.BasicConstraints;
+import org.bouncycastle.asn1.x509.CRLNumber;
+import org.bouncycastle.asn1.x509.CRLReason;
 import org.bouncycastle.asn1.x509.ExtendedKeyUsage;
 import org.bouncycastle.asn1.x509.Extension;
 import org.bouncycastle.asn1.x509.KeyPurposeId;
 import org.bouncycastle.asn1.x509.KeyUsage;
+import org.bouncycastle.cert.X509CRLHolder;
 import org.bouncycastle.cert.X509CertificateHolder;
+import org.bouncycastle.cert.X509v2CRLBuilder;
 import org.bouncycastle.cert.X509v3CertificateBuilder;
 import org.bouncycastle.cert.jcajce.JcaCertStore;
 import org.bouncycastle.cert.jcajce.JcaX509CertificateConverter;
 import org.bouncycastle.cert.jcajce.JcaX509CertificateHolder;
 import org.bouncycastle.cert.jcajce.JcaX509ExtensionUtils;
+import org.bouncycastle.cert.jcajce.JcaX509v2CRLBuilder;
 import org.bouncycastle.cert.jcajce.JcaX509v3CertificateBuilder;
 import org.bouncycastle.cms.CMSAttributeTableGenerator;
 import org.bouncycastle.cms.CMSException;
@@ -93,10 +99,15 @@ public final class Authority {
     private static final String SEAL = "seal";
     private static final String TIME = "time";
 
-    private final KeyStore keys;
+    /** How long a list of what was called back is the newest, as it says of itself. */
+    private static final Duration LIST_HOLDS = Duration.ofDays(30);
 
-    private Authority(KeyStore keys) {
+    private final KeyStore keys;
+    private final List<Revoked> revoked;
+
+    private Authority(KeyStore keys, List<Revoked> revoked) {
         this.keys = keys;
+        this.revoked = List.copyOf(revoked);
     }
 
     /**
@@ -112,16 +123,74 @@ public final class Authority {
             X500Name issuer = named(name, "Local root");
             X509Certificate rootCertificate = certificate(issuer, root, issuer, root.getPublic(), now, null);
             keys.setKeyEntry(ROOT, root.getPrivate(), NO_PASSWORD, new Certificate[] {rootCertificate});
-            for (String use : List.of(SEAL, TIME)) {
-                KeyPair pair = pair();
-                X509Certificate certificate = certificate(
-                        issuer, root, named(name, use.equals(SEAL) ? "Seal" : "Time"), pair.getPublic(), now, use);
-                keys.setKeyEntry(use, pair.getPrivate(), NO_PASSWORD, new Certificate[] {certificate, rootCertificate});
-            }
-            return new Authority(keys);
+            issue(keys, name, issuer, root, rootCertificate, now);
+            return new Authority(keys, List.of());
         } catch (GeneralSecurityException | IOException | OperatorCreationException e) {
             throw new IllegalStateException("The certificates cannot be made", e);
         }
+    }
+
+    private static void issue(
+            KeyStore keys, String name, X500Name issuer, KeyPair root, X509Certificate rootCertificate, Instant now)
+            throws GeneralSecurityException, IOException, OperatorCreationException {
+        for (String use : List.of(SEAL, TIME)) {
+            KeyPair pair = pair();
+            X509Certificate certificate = certificate(
+                    issuer, root, named(name, use.equals(SEAL) ? "Seal" : "Time"), pair.getPublic(), now, use);
+            keys.setKeyEntry(use, pair.getPrivate(), NO_PASSWORD, new Certificate[] {certificate, rootCertificate});
+        }
+    }
+
+    /** The same authority, which knows of certificates that were called back. */
+    public Authority withRevoked(List<Revoked> revoked) {
+        return new Authority(keys, revoked);
+    }
+
+    /** The certificates that were called back. */
+    public List<Revoked> revoked() {
+        return revoked;
+    }
+
+    /** The same root with new keys and certificates for sealing and for telling the time; those of before are called back. */
+    public Authority renewed(Instant now) {
+        try {
+            KeyStore renewed = empty();
+            X509Certificate root = root();
+            renewed.setKeyEntry(ROOT, key(ROOT), NO_PASSWORD, new Certificate[] {root});
+            X500Name issuer = new JcaX509CertificateHolder(root).getSubject();
+            String name = issuer.getRDNs(BCStyle.O)[0].getFirst().getValue().toString();
+            issue(renewed, name, issuer, new KeyPair(root.getPublicKey(), key(ROOT)), root, now);
+            List<Revoked> all = new ArrayList<>(revoked);
+            for (String use : List.of(SEAL, TIME)) {
+                all.add(new Revoked(certificate(use).getSerialNumber(), now.truncatedTo(ChronoUnit.SECONDS)));
+            }
+            return new Authority(renewed, all);
+        } catch (GeneralSecurityException | IOException | OperatorCreationException e) {
+            throw new IllegalStateException("The certificates cannot be made anew", e);
+        }
+    }
+
+    /** The list of what was called back by now (RFC 5280, 5), signed by the root, as DER. */
+    public byte[] revocationList(Instant now) {
+        try {
+            return listed(now).getEncoded();
+        } catch (GeneralSecurityException | IOException | OperatorCreationException e) {
+            throw new IllegalStateException("The list of revoked certificates cannot be made", e);
+        }
+    }
+
+    private X509CRLHolder listed(Instant now) throws GeneralSecurityException, IOException, OperatorCreationException {
+        X509v2CRLBuilder list = new JcaX509v2CRLBuilder(root(), Date.from(now));
+        list.setNextUpdate(Date.from(now.plus(LIST_HOLDS)));
+        for (Revoked each : revoked) {
+            list.addCRLEntry(each.serial(), Date.from(each.since()), CRLReason.superseded);
+        }
+        list.addExtension(
+                Extension.authorityKeyIdentifier,
+                false,
+                new JcaX509ExtensionUtils().createAuthorityKeyIdentifier(root().getPublicKey()));
+        list.addExtension(Extension.cRLNumber, false, new CRLNumber(BigInteger.valueOf(now.toEpochMilli())));
+        return list.build(new JcaContentSignerBuilder(ALGORITHM).build(key(ROOT)));
     }
 
     private static X500Name named(String name, String use) {
@@ -183,7 +252,7 @@ public final class Authority {
                 open.setKeyEntry(
                         use, keys.getKey(use, passphrase.toCharArray()), NO_PASSWORD, keys.getCertificateChain(use));
             }
-            return Optional.of(new Authority(open));
+            return Optional.of(new Authority(open, List.of()));
         } catch (UnrecoverableKeyException e) {
             return Optional.empty();
         } catch (IOException e) {
@@ -255,7 +324,8 @@ public final class Authority {
 
     /**
      * A detached CMS signature (RFC 5652) as PAdES baseline B-T (ETSI EN 319 142-1) has it: with the certificate's digest
-     * among what is signed, without a signing time there, and with a time stamp (RFC 3161) on the signature.
+     * among what is signed, without a signing time there, and with a time stamp (RFC 3161) on the signature; and with the
+     * list of what had been called back by then.
      */
     byte[] sign(InputStream content, Instant now) {
         try {
@@ -272,6 +342,7 @@ public final class Authority {
                                     new DefaultSignedAttributeTableGenerator(new AttributeTable(attributes))))
                             .build(new JcaContentSignerBuilder(ALGORITHM).build(key(SEAL)), certificate));
             generator.addCertificates(new JcaCertStore(List.of(certificate, root())));
+            generator.addCRL(listed(now));
             CMSSignedData signed = generator.generate(new CMSProcessableByteArray(content.readAllBytes()), false);
             return stamped(signed, now).toASN1Structure().getEncoded("DER");
         } catch (GeneralSecurityException | IOException | OperatorCreationException | CMSException e) {

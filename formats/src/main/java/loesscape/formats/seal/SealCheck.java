@@ -73,13 +73,23 @@ public record SealCheck(
      * @param root the certificate that is known here; null where none is, and then nobody is known
      */
     public static SealCheck of(byte[] pdf, @Nullable X509Certificate root) {
+        return of(pdf, root, null);
+    }
+
+    /**
+     * Checks a file.
+     *
+     * @param root the certificate that is known here; null where none is, and then nobody is known
+     * @param revocationList what the root has called back, as DER; null for only what the seal itself says of it
+     */
+    public static SealCheck of(byte[] pdf, @Nullable X509Certificate root, byte @Nullable [] revocationList) {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             List<PDSignature> signatures = document.getSignatureDictionaries();
             if (signatures.isEmpty()) {
                 return without(Verdict.NOT_SEALED, "This PDF has no seal.");
             }
             PDSignature last = signatures.getLast();
-            return checked(pdf, document, last, root);
+            return checked(pdf, document, last, root, revocationList);
         } catch (IOException | RuntimeException e) {
             return without(
                     Verdict.UNREADABLE, "This file cannot be read as a PDF; either it is none, or it is damaged.");
@@ -90,7 +100,12 @@ public record SealCheck(
         return new SealCheck(verdict, message, "", null, null);
     }
 
-    private static SealCheck checked(byte[] pdf, PDDocument document, PDSignature seal, @Nullable X509Certificate root)
+    private static SealCheck checked(
+            byte[] pdf,
+            PDDocument document,
+            PDSignature seal,
+            @Nullable X509Certificate root,
+            byte @Nullable [] revocationList)
             throws IOException {
         int[] range = seal.getByteRange();
         boolean whole = range.length == 4
@@ -127,6 +142,14 @@ public record SealCheck(
                 return without(
                         Verdict.CHANGED, "The trail in it does not hold together from entry %d on.".formatted(broken));
             }
+            if (known && root != null && isRevoked(signed, certificate, stamp, at, root, revocationList)) {
+                return new SealCheck(
+                        Verdict.SEALED_BY_OTHERS,
+                        "Nothing was changed since it was sealed, but the certificate it was sealed with had been called back by then: what it says of people and times is a claim, not a fact.",
+                        Authority.commonName(certificate),
+                        at,
+                        trail);
+            }
             return new SealCheck(
                     known ? Verdict.SEALED_HERE : Verdict.SEALED_BY_OTHERS,
                     !known
@@ -140,6 +163,23 @@ public record SealCheck(
         } catch (CMSException | OperatorCreationException | CertificateException e) {
             return without(Verdict.CHANGED, "Something in this file was changed after it was sealed.");
         }
+    }
+
+    private static boolean isRevoked(
+            CMSSignedData signed,
+            X509CertificateHolder certificate,
+            @Nullable TimeStampToken stamp,
+            @Nullable Instant at,
+            X509Certificate root,
+            byte @Nullable [] revocationList)
+            throws CMSException, IOException {
+        RevocationLists lists = new RevocationLists(root);
+        lists.add(signed.getCRLs());
+        if (revocationList != null) {
+            lists.add(revocationList);
+        }
+        return lists.isRevoked(certificate, at)
+                || (stamp != null && lists.isRevoked(certificate(stamp.getCertificates(), stamp.getSID()), at));
     }
 
     @SuppressWarnings("unchecked") // the library has it without a type

@@ -159,6 +159,29 @@ class SealTest {
     }
 
     @Test
+    void aCertificateThatWasCalledBackSealsNoMoreButWhatItSealedBeforeStays() {
+        Authority renewed = AUTHORITY.renewed(NOW.plusSeconds(60));
+        byte[] list = renewed.revocationList(NOW.plusSeconds(120));
+        byte[] before = sealed();
+        assertThat(SealCheck.of(before, AUTHORITY.root(), list).verdict()).isEqualTo(SealCheck.Verdict.SEALED_HERE);
+        byte[] stolen = Seal.seal(document(), AUTHORITY, "x", NOW.plusSeconds(61));
+        SealCheck check = SealCheck.of(stolen, AUTHORITY.root(), list);
+        assertThat(check.verdict()).isEqualTo(SealCheck.Verdict.SEALED_BY_OTHERS);
+        assertThat(check.message()).contains("had been called back by then");
+        byte[] honest = Seal.seal(document(), renewed, "x", NOW.plusSeconds(61));
+        assertThat(SealCheck.of(honest, AUTHORITY.root(), list).verdict()).isEqualTo(SealCheck.Verdict.SEALED_HERE);
+        byte[] told = Seal.seal(document(), AUTHORITY.withRevoked(renewed.revoked()), "x", NOW.plusSeconds(61));
+        assertThat(SealCheck.of(told, AUTHORITY.root()).verdict())
+                .as("the list in the seal itself says it")
+                .isEqualTo(SealCheck.Verdict.SEALED_BY_OTHERS);
+        byte[] others =
+                Authority.make("Others", NOW).withRevoked(renewed.revoked()).revocationList(NOW);
+        assertThat(SealCheck.of(before, AUTHORITY.root(), others).verdict())
+                .as("a list of somebody else says nothing")
+                .isEqualTo(SealCheck.Verdict.SEALED_HERE);
+    }
+
+    @Test
     void aTrailThatWasChangedIsBroken() {
         List<TrailEntry> entries = new ArrayList<>(trail().entries());
         assertThat(trail().firstBroken()).isZero();

@@ -108,6 +108,20 @@ class OutsideApi {
                 pem.getBytes(StandardCharsets.US_ASCII), MediaType.APPLICATION_OCTET_STREAM, "root.pem");
     }
 
+    /** What the authority has called back (RFC 2585 has its media type). */
+    @GetMapping("/api/outside/root.crl")
+    ResponseEntity<byte[]> revocationList() {
+        return TemplatesApi.download(
+                authority.revocationList(), MediaType.parseMediaType("application/pkix-crl"), "root.crl");
+    }
+
+    /** Calls back the certificates of the authority; it goes on with new ones. */
+    @PostMapping("/api/outside/authority/renew")
+    Outside renew() {
+        authority.renew();
+        return outside();
+    }
+
     @GetMapping("/api/desk/{token}")
     AtDesk due(@PathVariable String token) {
         PaymentDesk.Due due = find(token);

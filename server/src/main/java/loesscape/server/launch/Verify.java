@@ -1,8 +1,10 @@
 package loesscape.server.launch;
 
 import java.io.ByteArrayInputStream;
+import java.security.cert.CRLException;
 import java.security.cert.CertificateException;
 import java.security.cert.CertificateFactory;
+import java.security.cert.X509CRL;
 import java.security.cert.X509Certificate;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,7 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Verify {
 
     private static final String USAGE =
-            "verify takes a PDF and, where it is known, the root: FILE.pdf [--root root.pem] [--json]";
+            "verify takes a PDF and, where it is known, the root: FILE.pdf [--root root.pem [--crl root.crl]] [--json]";
 
     private Verify() {}
 
@@ -47,10 +49,19 @@ public final class Verify {
             root = certificate(rest.remove(at + 1));
             rest.remove(at);
         }
+        int list = rest.indexOf("--crl");
+        byte[] revoked = null;
+        if (list >= 0) {
+            if (list + 1 >= rest.size() || root == null) {
+                throw new LaunchProblem(2, USAGE);
+            }
+            revoked = list(rest.remove(list + 1));
+            rest.remove(list);
+        }
         if (rest.size() != 1 || rest.getFirst().startsWith("--")) {
             throw new LaunchProblem(2, USAGE);
         }
-        SealCheck check = SealCheck.of(read(rest.getFirst()), root);
+        SealCheck check = SealCheck.of(read(rest.getFirst()), root, revoked);
         int code = switch (check.verdict()) {
             case SEALED_HERE -> 0;
             case SEALED_BY_OTHERS -> 1;
@@ -77,12 +88,23 @@ public final class Verify {
         }
     }
 
+    private static byte[] list(String file) {
+        try {
+            return CertificateFactory.getInstance("X.509").generateCRL(new ByteArrayInputStream(read(file)))
+                            instanceof X509CRL crl
+                    ? crl.getEncoded()
+                    : new byte[0];
+        } catch (CertificateException | CRLException e) {
+            throw new LaunchProblem(2, "The file %s holds no list of revoked certificates.".formatted(file));
+        }
+    }
+
     private static String verdict(SealCheck check, boolean hasRoot) {
         return switch (check.verdict()) {
             case SEALED_HERE -> "Whole, and sealed under this root.";
             case SEALED_BY_OTHERS ->
                 hasRoot
-                        ? "Whole, but not sealed under this root: what it says of people and times is a claim."
+                        ? check.message()
                         : "Whole; who sealed it was not checked, as no --root was given: what it says is a claim.";
             case CHANGED, NOT_SEALED, UNREADABLE -> check.message();
         };

@@ -1,10 +1,12 @@
 package loesscape.server.dispatch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import loesscape.server.launch.Verify;
 import loesscape.server.testing.RunningServer;
@@ -45,6 +47,13 @@ class EvidenceStepsTest {
         Files.write(
                 folder.resolve("root.pem"),
                 sent.author.get("/api/outside/root.pem").ok().response().body());
+        fetchList();
+    }
+
+    private void fetchList() throws Exception {
+        Files.write(
+                folder.resolve("root.crl"),
+                SERVER.author().get("/api/outside/root.crl").ok().response().body());
     }
 
     private int steps() throws Exception {
@@ -82,10 +91,38 @@ class EvidenceStepsTest {
                 .startsWith("Whole, and sealed under this root.")
                 .contains("Signed “A signs” as A");
         assertThat(Verify.run(List.of(file)).exitCode()).isEqualTo(1);
+        String list = folder.resolve("root.crl").toString();
+        assertThat(Verify.run(List.of(file, "--root", root, "--crl", list)).exitCode())
+                .isZero();
+        assertThatThrownBy(() -> Verify.run(List.of(file, "--root", root, "--crl", file)))
+                .hasMessageContaining("holds no list of revoked certificates");
         assertThat(Verify.run(List.of("--json", file, "--root", root)).text())
                 .contains("\"verdict\" : \"sealed_here\"");
         sealed[sealed.length / 4] ^= 1;
         Files.write(folder.resolve("sealed.pdf"), sealed);
         assertThat(Verify.run(List.of(file, "--root", root)).exitCode()).isEqualTo(2);
+    }
+
+    @Test
+    void whatWasSealedBeforeACertificateWasCalledBackStaysSealed() throws Exception {
+        prepare();
+        String file = folder.resolve("sealed.pdf").toString();
+        String root = folder.resolve("root.pem").toString();
+        String list = folder.resolve("root.crl").toString();
+        SERVER.forward(Duration.ofMinutes(1));
+        SERVER.author().post("/api/outside/authority/renew", null).ok();
+        fetchList();
+        assertThat(steps())
+                .as("the expert is told that the certificate is on the list")
+                .isNotZero();
+        assertThat(Verify.run(List.of(file, "--root", root, "--crl", list)).exitCode())
+                .as("and that it was sealed before")
+                .isZero();
+        prepare();
+        assertThat(steps()).as(said).isZero();
+        assertThat(Verify.run(List.of(file, "--root", root, "--crl", list)).exitCode())
+                .isZero();
+        SERVER.restart();
+        assertThat(SERVER.visitor().upload("/api/verify", sealed).ok().text()).contains("sealedHere");
     }
 }

@@ -171,6 +171,7 @@ final class EveryWrite {
         author.put("/api/templates/" + template + "/webhook", "{\"address\":\"http://127.0.0.1:1/\"}")
                 .ok();
         signed();
+        author.post("/api/outside/authority/renew", null).ok();
         identified();
         ended();
         String people = "[{\"role\":\"a\",\"name\":\"A\",\"address\":\"a@x.example\"},"
