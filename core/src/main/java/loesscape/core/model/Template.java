@@ -54,6 +54,11 @@ public record Template(
         return new Template(title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials);
     }
 
+    /** This template without what its author tries it with. */
+    public Template withoutTrials() {
+        return new Template(title, subtitle, pages, roles, conditions, lists, finish, pageSettings, List.of());
+    }
+
     /** Every page, section and item in reading order, each before what it holds. */
     public List<Node> nodes() {
         List<Node> nodes = new ArrayList<>();

@@ -57,7 +57,8 @@ public class ReleaseStore {
     }
 
     /**
-     * Makes the next release of a working copy that its caller has locked.
+     * Makes the next release of a working copy that its caller has locked. Trials are its author's own: a release goes into
+     * every document that is signed, and to all who sign it.
      *
      * @param accepted why it is made although something was found that should keep it from being made; may be empty
      */
@@ -75,7 +76,7 @@ public class ReleaseStore {
                         copy.id(),
                         number,
                         copy.revision(),
-                        TemplateFile.write(copy.template()),
+                        TemplateFile.write(copy.template().withoutTrials()),
                         notes,
                         accepted,
                         account,

@@ -195,6 +195,32 @@ class EvidenceTest {
     }
 
     @Test
+    void whatAnAuthorTriesADocumentWithGoesToNobody() throws IOException {
+        Sent sent = Sent.of(
+                        SERVER,
+                        DOCUMENT.replaceFirst(
+                                "\\}$",
+                                ",\"trials\":[{\"name\":\"Mine\",\"answers\":{\"note\":\"for the author alone\"}}]}"))
+                .send("{}", "a", "b");
+        assertThat(sent.author
+                        .get("/api/templates/" + sent.template + "/draft")
+                        .ok()
+                        .text())
+                .contains("Mine");
+        sent.turn("a").answer("note", "a dry hill").sign("sign").finished();
+        sent.turn("b").sign("b_sign").finished();
+        try (PDDocument pdf = Loader.loadPDF(sent.sealed())) {
+            var inside = pdf.getDocumentCatalog().getNames().getEmbeddedFiles().getNames();
+            assertThat(Objects.requireNonNull(inside.get("template.loess.json"))
+                            .getEmbeddedFile()
+                            .toByteArray())
+                    .asString(StandardCharsets.UTF_8)
+                    .contains("A signs")
+                    .doesNotContain("Mine", "for the author alone");
+        }
+    }
+
+    @Test
     void filesThatWereHandedInAreInsideTheDocumentOrListedInIt() throws IOException {
         String document = DOCUMENT.replace(
                 "\"label\":\"Note\",\"role\":\"a\",\"kind\":{\"type\":\"text\"}",
