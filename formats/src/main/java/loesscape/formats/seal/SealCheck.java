@@ -8,12 +8,10 @@ import java.security.cert.X509Certificate;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import loesscape.formats.evidence.Trail;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDDocumentNameDictionary;
-import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
 import org.bouncycastle.asn1.cms.Attribute;
 import org.bouncycastle.asn1.cms.AttributeTable;
@@ -136,11 +134,11 @@ public record SealCheck(
                 return without(Verdict.CHANGED, "The time stamp of the seal does not fit.");
             }
             Instant at = stamp == null ? null : time(stamp);
-            Trail trail = trail(document);
-            int broken = trail == null ? 0 : trail.firstBroken();
-            if (broken > 0) {
-                return without(
-                        Verdict.CHANGED, "The trail in it does not hold together from entry %d on.".formatted(broken));
+            AttachedEvidence evidence = new AttachedEvidence(document);
+            Trail trail = evidence.trail();
+            Optional<String> problem = trail == null ? Optional.empty() : evidence.problem(trail);
+            if (problem.isPresent()) {
+                return without(Verdict.CHANGED, problem.get());
             }
             if (known && root != null && isRevoked(signed, certificate, stamp, at, root, revocationList)) {
                 return new SealCheck(
@@ -245,15 +243,5 @@ public record SealCheck(
         } catch (TSPException | CertificateException | OperatorCreationException | CMSException e) {
             return null;
         }
-    }
-
-    private static @Nullable Trail trail(PDDocument document) throws IOException {
-        PDDocumentNameDictionary names = document.getDocumentCatalog().getNames();
-        if (names == null || names.getEmbeddedFiles() == null) {
-            return null;
-        }
-        Map<String, PDComplexFileSpecification> files = names.getEmbeddedFiles().getNames();
-        PDComplexFileSpecification trail = files == null ? null : files.get(TRAIL);
-        return trail == null ? null : Trail.read(trail.getEmbeddedFile().toByteArray());
     }
 }

@@ -22,6 +22,7 @@ import loesscape.core.signing.Person;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
 import loesscape.formats.export.Evidence;
+import loesscape.formats.export.EvidenceFile;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.export.RecordPdf;
 import org.apache.pdfbox.Loader;
@@ -43,6 +44,8 @@ class SealTest {
     @TempDir
     Path folder;
 
+    private static final byte[] TURN = "{\"formatVersion\":1}".getBytes(StandardCharsets.UTF_8);
+
     private static Trail trail() {
         Person person = new Person("Femke Oosterlaan", "femke@veldhollow.example");
         return Trail.EMPTY
@@ -61,10 +64,18 @@ class SealTest {
                                 false,
                                 Map.of()))
                 .with(NOW, "server", "", new Event.Asked("owner"))
-                .with(NOW, "Femke Oosterlaan", "10.0.0.1", new Event.Signed("owner", 2, List.of("Signature"), "ab"));
+                .with(
+                        NOW,
+                        "Femke Oosterlaan",
+                        "10.0.0.1",
+                        new Event.Signed("owner", 2, List.of("Signature"), Trail.digest(TURN)));
     }
 
     private static byte[] document() {
+        return document(List.of(new EvidenceFile("turn-owner.json", "", "application/json", TURN)));
+    }
+
+    private static byte[] document(List<EvidenceFile> files) {
         Content content = new Content(
                 "Well",
                 "Form W3",
@@ -78,7 +89,7 @@ class SealTest {
         return RecordPdf.write(
                 content,
                 new RecordHeading(1, 1, NOW),
-                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), List.of(), List.of()));
+                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), files, List.of()));
     }
 
     private static byte[] sealed() {
@@ -179,6 +190,17 @@ class SealTest {
         assertThat(SealCheck.of(before, AUTHORITY.root(), others).verdict())
                 .as("a list of somebody else says nothing")
                 .isEqualTo(SealCheck.Verdict.SEALED_HERE);
+    }
+
+    @Test
+    void whatTheTrailNamesIsAttachedAsItWas() {
+        for (List<EvidenceFile> files : List.of(
+                List.<EvidenceFile>of(),
+                List.of(new EvidenceFile("turn-owner.json", "", "application/json", new byte[] {'{', '}'})))) {
+            SealCheck check = SealCheck.of(Seal.seal(document(files), AUTHORITY, "x", NOW), AUTHORITY.root());
+            assertThat(check.verdict()).isEqualTo(SealCheck.Verdict.CHANGED);
+            assertThat(check.message()).isEqualTo("“turn-owner.json” in it is not what entry 3 of its trail names.");
+        }
     }
 
     @Test

@@ -92,6 +92,17 @@ class DemoDispatches {
         owner(waiting, 2, "Hanna Bruil", "110", "chalk");
 
         send(template, author, 0, "Femke Oosterlaan", LocalDate.now(clock).plusDays(14));
+        check();
+    }
+
+    /** What stands in columns follows from the events; where it does not, the demo says so at once. */
+    private void check() {
+        for (Dispatches.DispatchRow row : dispatches.list(100).dispatches()) {
+            String broken = dispatches.find(UUID.fromString(row.id())).broken();
+            if (!broken.isEmpty()) {
+                throw new IllegalStateException("Dispatch %s: %s".formatted(row.id(), broken));
+            }
+        }
     }
 
     private UUID send(UUID template, Author author, int daysAgo, String owner, @Nullable LocalDate due) {

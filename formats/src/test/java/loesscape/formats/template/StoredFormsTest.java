@@ -16,8 +16,8 @@ import loesscape.formats.json.JsonProblem;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Changes as they were kept once are read for good: the history of a template stands in them, and its newest edits. */
-class ChangeFileTest {
+/** Templates and changes as they were kept once are read for good: the history of a template stands in them. */
+class StoredFormsTest {
 
     private static final Path GOLDEN = Path.of("src/test/resources/loesscape/formats/template");
     private static final Path EXAMPLES = Path.of("../docs/examples");
@@ -47,6 +47,19 @@ class ChangeFileTest {
         Change read = ChangeFile.read(kept);
         assertThat(read.applyTo(EMPTY)).isEqualTo(example(name));
         assertThat(read.reversed().applyTo(example(name))).isEqualTo(EMPTY);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"roles", "rows", "looks", "lookup", "shared-condition", "pages-and-trials", "formulas"})
+    void aTemplateIsWrittenAsItAlwaysWas(String name) throws IOException {
+        Path golden = GOLDEN.resolve("template-1-" + name + ".json");
+        String text = TemplateFile.compact(example(name));
+        if (Boolean.getBoolean("loesscape.make")) {
+            Files.createDirectories(GOLDEN);
+            Files.writeString(golden, text);
+        }
+        assertThat(text).isEqualTo(Files.readString(golden));
+        assertThat(TemplateFile.read(Files.readString(golden))).isEqualTo(example(name));
     }
 
     @ParameterizedTest
