@@ -6,9 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import loesscape.core.expression.Names;
+import loesscape.core.expression.Formula;
 import loesscape.core.model.Condition;
-import loesscape.core.model.FieldKind;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
@@ -28,12 +27,18 @@ final class Mappings {
         return new Logic.Mapping() {
             @Override
             public @Nullable Condition condition(Condition condition) {
-                return References.rename(condition, keys, name -> isLookup(name, lexicon));
+                return References.rename(condition, keys, this::formula);
             }
 
             @Override
             public String formula(String formula) {
-                return Names.renamed(formula, keys, name -> isLookup(name, lexicon));
+                try {
+                    return lexicon.renamed(formula, keys);
+                } catch (Formula.NameIsBound bound) {
+                    throw new Refusal(
+                            "The formula “%s” has such a name for something of its own; change it there first, or take another key."
+                                    .formatted(formula));
+                }
             }
 
             @Override
@@ -41,11 +46,6 @@ final class Mappings {
                 return keys.apply(key);
             }
         };
-    }
-
-    private static boolean isLookup(String key, Lexicon lexicon) {
-        var field = lexicon.field(key);
-        return field != null && field.kind() instanceof FieldKind.Lookup;
     }
 
     /** Other leaves in the places of old ones; formulas and what is followed stay. */

@@ -1,7 +1,9 @@
 package loesscape.core.expression;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import loesscape.core.expression.functions.Functions;
 
 /**
@@ -17,10 +19,12 @@ public final class Formula {
 
     private final Tree tree;
     private final Type type;
+    private final List<Use> uses;
 
-    private Formula(Tree tree, Type type) {
+    private Formula(Tree tree, TypeCheck.Checked checked) {
         this.tree = tree;
-        this.type = type;
+        this.type = checked.type();
+        this.uses = checked.uses();
     }
 
     /**
@@ -56,6 +60,60 @@ public final class Formula {
     /** What kind of value it gives, as far as is known. */
     public Type type() {
         return type;
+    }
+
+    /** What it names of the document, in reading order. Names that it binds itself are none. */
+    public List<Use> uses() {
+        return uses;
+    }
+
+    /**
+     * A formula with other names of things of the document; all else stays as it was written.
+     *
+     * @param names what it can refer to
+     * @param change the new name for an old one
+     * @throws NameIsBound where a new name would mean something that the formula binds itself
+     * @throws FormulaProblem where the formula is not understood
+     */
+    public static String renamed(String text, Map<String, Type> names, UnaryOperator<String> change) {
+        List<Use> uses = of(text, names).uses();
+        StringBuilder renamed = new StringBuilder();
+        int done = 0;
+        for (Use use : uses) {
+            renamed.append(text, done, use.at()).append(change.apply(use.name()));
+            done = use.end();
+        }
+        renamed.append(text, done, text.length());
+        String written = renamed.toString();
+        if (!written.equals(text)) {
+            Map<String, Type> after = new HashMap<>();
+            names.forEach((name, type) -> after.put(change.apply(name), renamed(type, change)));
+            List<String> meant =
+                    uses.stream().map(use -> change.apply(use.name())).toList();
+            if (!of(written, after).uses().stream().map(Use::name).toList().equals(meant)) {
+                throw new NameIsBound(text);
+            }
+        }
+        return written;
+    }
+
+    /** A formula binds a name itself that something of the document was to have. */
+    public static final class NameIsBound extends RuntimeException {
+        NameIsBound(String formula) {
+            super(formula);
+        }
+    }
+
+    private static Type renamed(Type type, UnaryOperator<String> change) {
+        return switch (type) {
+            case Type.Simple it -> it;
+            case Type.ListOf(var element) -> new Type.ListOf(renamed(element, change));
+            case Type.Context(var entries, var isRow) -> {
+                Map<String, Type> after = new HashMap<>();
+                entries.forEach((name, of) -> after.put(isRow ? change.apply(name) : name, renamed(of, change)));
+                yield new Type.Context(after, isRow);
+            }
+        };
     }
 
     /** The formula as text, with no more brackets and spaces than it needs. */

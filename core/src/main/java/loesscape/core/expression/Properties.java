@@ -8,12 +8,37 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** What stands behind a point: entries of contexts, and the parts of dates, times, durations and ranges (DMN 1.4, table 65). */
 final class Properties {
 
     private Properties() {}
+
+    private static final Set<String> KNOWN = Set.of(
+            "year",
+            "month",
+            "day",
+            "weekday",
+            "hour",
+            "minute",
+            "second",
+            "years",
+            "months",
+            "days",
+            "hours",
+            "minutes",
+            "seconds",
+            "start",
+            "end",
+            "start included",
+            "end included");
+
+    /** Whether dates, times, durations or ranges have a property of a name. */
+    static boolean isKnown(String name) {
+        return KNOWN.contains(name);
+    }
 
     /** Whether two words together are the name of one property. */
     static boolean isLong(String first, String second) {

@@ -52,10 +52,18 @@ public sealed interface Type {
         }
     }
 
-    /** A context: named values. */
-    record Context(Map<String, Type> entries) implements Type {
+    /**
+     * A context: named values.
+     *
+     * @param isRow whether it is a row of a document, so that its entries are fields
+     */
+    record Context(Map<String, Type> entries, boolean isRow) implements Type {
         public Context {
             entries = Map.copyOf(entries);
+        }
+
+        public Context(Map<String, Type> entries) {
+            this(entries, false);
         }
 
         @Override

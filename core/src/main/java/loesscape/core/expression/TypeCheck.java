@@ -1,9 +1,12 @@
 package loesscape.core.expression;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import loesscape.core.expression.Parser.Parsed;
 import loesscape.core.expression.Tree.Operation;
 import loesscape.core.expression.Tree.Test;
@@ -19,25 +22,46 @@ final class TypeCheck {
 
     private final Parsed parsed;
     private final Map<String, Type> names;
-    private final Deque<Map.Entry<String, Type>> bound = new ArrayDeque<>();
-    private final Deque<Type> items = new ArrayDeque<>();
+    private final Deque<Scope> scopes = new ArrayDeque<>();
+    private final List<Use> uses = new ArrayList<>();
 
     private TypeCheck(Parsed parsed, Map<String, Type> names) {
         this.parsed = parsed;
         this.names = names;
     }
 
+    /** What hides names further out, the innermost first. */
+    private sealed interface Scope {}
+
+    /** A name that the formula binds itself. */
+    private record Bound(String name, Type type) implements Scope {}
+
+    /** The element of a filter, whose entries are names. */
+    private record Element(Type type) implements Scope {}
+
     /**
-     * The type of a formula.
+     * What is known of a formula.
+     *
+     * @param type it gives
+     * @param uses what it names of the document, in reading order
+     */
+    record Checked(Type type, List<Use> uses) {}
+
+    /**
+     * The type of a formula, and what it names of the document.
      *
      * @throws FormulaProblem where something in it can never be worked out
      */
-    static Type of(Parsed parsed, Map<String, Type> names) {
-        return new TypeCheck(parsed, names).type(parsed.tree());
+    static Checked of(Parsed parsed, Map<String, Type> names) {
+        TypeCheck check = new TypeCheck(parsed, names);
+        Type type = check.type(parsed.tree());
+        return new Checked(
+                type,
+                check.uses.stream().sorted(Comparator.comparingInt(Use::at)).toList());
     }
 
     private FormulaProblem problem(Tree at, String message) {
-        int[] place = parsed.places().getOrDefault(at, new int[] {0, 0});
+        int[] place = place(at);
         return new FormulaProblem(place[0], place[1], message);
     }
 
@@ -97,25 +121,38 @@ final class TypeCheck {
     }
 
     private Type name(Tree.Name it) {
-        for (Map.Entry<String, Type> each : bound) {
-            if (each.getKey().equals(it.name())) {
-                return each.getValue();
-            }
-        }
-        for (Type item : items) {
-            if (item instanceof Type.Context(var entries) && entries.containsKey(it.name())) {
-                return java.util.Objects.requireNonNull(entries.get(it.name()));
+        boolean mayBeEntry = false;
+        for (Scope scope : scopes) {
+            switch (scope) {
+                case Bound(var name, var type) -> {
+                    if (name.equals(it.name())) {
+                        return mayBeEntry ? Simple.ANY : type;
+                    }
+                }
+                case Element(Type.Context(var entries, var isRow))
+                when entries.containsKey(it.name()) -> {
+                    if (isRow) {
+                        uses.add(new Use(it.name(), place(it)[0], true));
+                    }
+                    return Objects.requireNonNull(entries.get(it.name()));
+                }
+                // An element whose parts are not known may have an entry of this name.
+                case Element(var type) -> mayBeEntry |= type == Simple.ANY || type.equals(new Type.Context(Map.of()));
             }
         }
         Type known = names.get(it.name());
         if (known != null) {
-            return known;
+            uses.add(new Use(it.name(), place(it)[0], mayBeEntry));
+            return mayBeEntry ? Simple.ANY : known;
         }
-        // An element whose parts are not known may have an entry of this name.
-        if (items.stream().anyMatch(item -> item == Simple.ANY || item.equals(new Type.Context(Map.of())))) {
+        if (mayBeEntry) {
             return Simple.ANY;
         }
         throw problem(it, "There is no field “%s”.".formatted(it.name()));
+    }
+
+    private int[] place(Tree at) {
+        return parsed.places().getOrDefault(at, new int[] {0, 0});
     }
 
     private Type path(Tree.Path it) {
@@ -123,10 +160,21 @@ final class TypeCheck {
         boolean isList = of instanceof Type.ListOf;
         Type element = of instanceof Type.ListOf(var inner) ? inner : of;
         Type part = switch (element) {
-            case Type.Context(var entries) -> entries.getOrDefault(it.name(), Simple.ANY);
+            case Type.Context(var entries, var isRow) -> {
+                if (isRow && entries.containsKey(it.name())) {
+                    uses.add(new Use(it.name(), place(it)[1] - it.name().length(), true));
+                }
+                yield entries.getOrDefault(it.name(), Simple.ANY);
+            }
             case Simple simple
             when simple == Simple.NUMBER || simple == Simple.TEXT || simple == Simple.YES_NO ->
                 throw problem(it, "%s has no “%s”.".formatted(capital(element.words()), it.name()));
+            case Simple simple
+            when simple == Simple.ANY && !Properties.isKnown(it.name()) -> {
+                // What it is taken of is not known; it may be a row.
+                uses.add(new Use(it.name(), place(it)[1] - it.name().length(), true));
+                yield Simple.ANY;
+            }
             default -> Simple.ANY;
         };
         return isList ? new Type.ListOf(part) : part;
@@ -226,21 +274,21 @@ final class TypeCheck {
             Type element = in instanceof Type.ListOf(var inner)
                     ? inner
                     : in == Simple.RANGE || binding.to() != null ? Simple.NUMBER : in;
-            bound.push(Map.entry(binding.name(), element));
+            scopes.push(new Bound(binding.name(), element));
         }
         Type type = type(result);
-        bindings.forEach(binding -> bound.pop());
+        bindings.forEach(binding -> scopes.pop());
         return type;
     }
 
     private Type filter(Tree.Filter it) {
         Type list = type(it.list());
         Type element = list instanceof Type.ListOf(var inner) ? inner : list;
-        items.push(element);
-        bound.push(Map.entry("item", element));
+        scopes.push(new Element(element));
+        scopes.push(new Bound("item", element));
         Type by = type(it.condition());
-        bound.pop();
-        items.pop();
+        scopes.pop();
+        scopes.pop();
         require(it.condition(), by, List.of(Simple.YES_NO, Simple.NUMBER), "is neither a condition nor a position");
         return by == Simple.NUMBER ? element : by == Simple.YES_NO ? new Type.ListOf(element) : Simple.ANY;
     }
@@ -274,9 +322,9 @@ final class TypeCheck {
             if (types.put(entry.name(), type) != null) {
                 throw problem(entry.value(), "The entry “%s” is there twice.".formatted(entry.name()));
             }
-            bound.push(Map.entry(entry.name(), type));
+            scopes.push(new Bound(entry.name(), type));
         }
-        entries.forEach(entry -> bound.pop());
+        entries.forEach(entry -> scopes.pop());
         return new Type.Context(types);
     }
 

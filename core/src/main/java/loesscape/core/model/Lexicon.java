@@ -9,8 +9,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
-import loesscape.core.expression.Names;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import loesscape.core.expression.Formula;
+import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Type;
+import loesscape.core.expression.Use;
 import loesscape.core.model.Clause.Operand;
 import org.jspecify.annotations.Nullable;
 
@@ -26,6 +30,10 @@ public final class Lexicon {
     private final Map<String, Role> roles = new LinkedHashMap<>();
     private final Map<String, Map<String, Type>> types = new ConcurrentHashMap<>();
     private final Map<String, Set<String>> choices = new ConcurrentHashMap<>();
+    private final Map<String, List<Use>> uses = new ConcurrentHashMap<>();
+
+    /** What the names for any place are kept under; no key has such a sign. */
+    private static final String ANYWHERE = "*";
 
     private Lexicon(Template template) {
         template.conditions().forEach(it -> shared.putIfAbsent(it.key(), it));
@@ -129,14 +137,42 @@ public final class Lexicon {
         return types.computeIfAbsent(within == null ? "" : within, ignored -> typesWithin(within));
     }
 
-    private Map<String, Type> typesWithin(@Nullable String within) {
-        Map<String, Type> known = new LinkedHashMap<>(FormulaTypes.CONTEXT);
-        fields.forEach((key, field) -> {
-            String rows = rowsOf.get(key);
-            if (rows == null || rows.equals(within)) {
-                known.put(key, FormulaTypes.of(field.kind(), this));
+    /** What a formula names, wherever in the template it stands; nothing where it is not understood. */
+    public List<Use> uses(String formula) {
+        return uses.computeIfAbsent(formula, text -> {
+            try {
+                return Formula.of(text, typesAnywhere()).uses();
+            } catch (FormulaProblem problem) {
+                return List.of();
             }
         });
+    }
+
+    /**
+     * A formula with other keys for fields, repeating sections and shared conditions; as it is where it is not understood.
+     *
+     * @throws Formula.NameIsBound where the formula binds one of the new keys itself
+     */
+    public String renamed(String formula, UnaryOperator<String> keys) {
+        try {
+            return Formula.renamed(formula, typesAnywhere(), keys);
+        } catch (FormulaProblem problem) {
+            return formula;
+        }
+    }
+
+    /** All names, those of the fields in rows for a place in the same row. */
+    private Map<String, Type> typesAnywhere() {
+        return types.computeIfAbsent(ANYWHERE, ignored -> {
+            Map<String, Type> known = new LinkedHashMap<>(typesOfRows());
+            fields.forEach((key, field) -> known.put(key, FormulaTypes.of(field.kind(), this)));
+            shared.keySet().forEach(key -> known.put(key, Type.Simple.YES_NO));
+            return known;
+        });
+    }
+
+    private Map<String, Type> typesOfRows() {
+        Map<String, Type> known = new LinkedHashMap<>(FormulaTypes.CONTEXT);
         repeating.keySet().forEach(section -> {
             Map<String, Type> entries = new LinkedHashMap<>();
             fieldsOfRows(section).forEach(key -> {
@@ -145,7 +181,18 @@ public final class Lexicon {
                     entries.put(key, FormulaTypes.of(field.kind(), this));
                 }
             });
-            known.put(section, new Type.ListOf(new Type.Context(entries)));
+            known.put(section, new Type.ListOf(new Type.Context(entries, true)));
+        });
+        return known;
+    }
+
+    private Map<String, Type> typesWithin(@Nullable String within) {
+        Map<String, Type> known = new LinkedHashMap<>(typesOfRows());
+        fields.forEach((key, field) -> {
+            String rows = rowsOf.get(key);
+            if (rows == null || rows.equals(within)) {
+                known.put(key, FormulaTypes.of(field.kind(), this));
+            }
         });
         shared.forEach((key, condition) -> {
             Set<String> rows = rowsLookedAt(condition.condition());
@@ -213,22 +260,23 @@ public final class Lexicon {
     }
 
     private void named(String formula, Set<String> keys, Set<String> seen) {
-        for (String name : Names.in(formula)) {
-            if (fields.containsKey(name)) {
-                keys.add(name);
-            } else if (repeating.containsKey(name)) {
-                keys.add(name);
-                keys.addAll(columns(name, formula));
+        for (Use use : uses(formula)) {
+            if (fields.containsKey(use.name()) || repeating.containsKey(use.name())) {
+                keys.add(use.name());
             } else {
-                sharedSources(name, keys, seen);
+                sharedSources(use.name(), keys, seen);
             }
         }
     }
 
     /** The fields of a repeating section a formula names anywhere; the rows it sees have these and no others. */
     public List<String> columns(String section, String formula) {
-        Set<String> mentioned = Names.mentioned(formula);
-        return fieldsOfRows(section).stream().filter(mentioned::contains).toList();
+        Set<String> named = named(formula);
+        return fieldsOfRows(section).stream().filter(named::contains).toList();
+    }
+
+    private Set<String> named(String formula) {
+        return uses(formula).stream().map(Use::name).collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     /** The keys of the shared conditions a condition or, through them, another uses. */
@@ -255,12 +303,12 @@ public final class Lexicon {
         for (Condition.Leaf leaf : References.leaves(condition)) {
             switch (leaf) {
                 case Condition.Shared(var key) -> keys.add(key);
-                case Condition.Written(var formula) -> keys.addAll(Names.in(formula));
+                case Condition.Written(var formula) -> keys.addAll(named(formula));
                 default -> {}
             }
             References.operands(leaf).forEach(operand -> {
                 if (operand instanceof Operand.FormulaOperand(var formula)) {
-                    keys.addAll(Names.in(formula));
+                    keys.addAll(named(formula));
                 }
             });
         }
@@ -318,15 +366,9 @@ public final class Lexicon {
         }
     }
 
-    /** A name in a formula may be that of a row inside a filter; only where the section is not named is it surely not. */
+    /** What a formula names of the row it stands in itself. */
     private void rowsNamed(String formula, Set<String> rows) {
-        Set<String> names = Names.in(formula);
-        for (String name : names) {
-            String section = rowsOf.get(name);
-            if (section != null && !names.contains(section)) {
-                rows.add(section);
-            }
-        }
+        uses(formula).stream().filter(use -> !use.isOfRow()).forEach(use -> addRows(use.name(), rows));
     }
 
     private void addRows(String key, Set<String> rows) {

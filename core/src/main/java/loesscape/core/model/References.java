@@ -2,9 +2,7 @@ package loesscape.core.model;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
-import loesscape.core.expression.Names;
 import loesscape.core.model.Clause.Operand;
 import org.jspecify.annotations.Nullable;
 
@@ -46,16 +44,17 @@ public final class References {
     /**
      * The condition with every key of a field, section or shared condition replaced by {@code key.apply(old)}.
      *
-     * @param whole tells fields whose parts in formulas are no keys: lookups
+     * @param formulas the new text of a formula
      */
     public static @Nullable Condition rename(
-            @Nullable Condition condition, UnaryOperator<String> key, Predicate<String> whole) {
-        return rewrite(condition, leaf -> renamed(leaf, key, whole));
+            @Nullable Condition condition, UnaryOperator<String> key, UnaryOperator<String> formulas) {
+        return rewrite(condition, leaf -> renamed(leaf, key, formulas));
     }
 
-    private static Condition.Leaf renamed(Condition.Leaf leaf, UnaryOperator<String> key, Predicate<String> whole) {
+    private static Condition.Leaf renamed(
+            Condition.Leaf leaf, UnaryOperator<String> key, UnaryOperator<String> formulas) {
         return switch (leaf) {
-            case Condition.Written(var formula) -> new Condition.Written(Names.renamed(formula, key, whole));
+            case Condition.Written(var formula) -> new Condition.Written(formulas.apply(formula));
             case Condition.StageIs it -> it;
             case Condition.RoleIs it -> it;
             case Condition.Shared(var shared) -> new Condition.Shared(key.apply(shared));
@@ -65,12 +64,12 @@ public final class References {
             case Condition.RowCount(var section, var test, var count) ->
                 new Condition.RowCount(key.apply(section), test, count);
             case Condition.Total(var field, var test, var to, var whenBlank) ->
-                new Condition.Total(key.apply(field), test, renamed(to, key, whole), whenBlank);
-            case Clause clause -> renamed(clause, key, whole);
+                new Condition.Total(key.apply(field), test, renamed(to, key, formulas), whenBlank);
+            case Clause clause -> renamed(clause, key, formulas);
         };
     }
 
-    private static Clause renamed(Clause clause, UnaryOperator<String> key, Predicate<String> whole) {
+    private static Clause renamed(Clause clause, UnaryOperator<String> key, UnaryOperator<String> formulas) {
         String field = key.apply(clause.field());
         return switch (clause) {
             case Clause.Answered ignored -> new Clause.Answered(field);
@@ -83,23 +82,23 @@ public final class References {
             case Clause.LengthClause it -> new Clause.LengthClause(field, it.test(), it.length(), it.whenBlank());
             case Clause.BandClause it -> new Clause.BandClause(field, it.bands(), it.whenBlank());
             case Clause.Comparison it ->
-                new Clause.Comparison(field, it.test(), renamed(it.to(), key, whole), it.whenBlank());
+                new Clause.Comparison(field, it.test(), renamed(it.to(), key, formulas), it.whenBlank());
             case Clause.Between it ->
                 new Clause.Between(
                         field,
                         it.outside(),
-                        renamed(it.from(), key, whole),
+                        renamed(it.from(), key, formulas),
                         it.fromIncluded(),
-                        renamed(it.to(), key, whole),
+                        renamed(it.to(), key, formulas),
                         it.toIncluded(),
                         it.whenBlank());
         };
     }
 
-    private static Operand renamed(Operand operand, UnaryOperator<String> key, Predicate<String> whole) {
+    private static Operand renamed(Operand operand, UnaryOperator<String> key, UnaryOperator<String> formulas) {
         return switch (operand) {
             case Operand.FieldOperand(var other) -> new Operand.FieldOperand(key.apply(other));
-            case Operand.FormulaOperand(var formula) -> new Operand.FormulaOperand(Names.renamed(formula, key, whole));
+            case Operand.FormulaOperand(var formula) -> new Operand.FormulaOperand(formulas.apply(formula));
             default -> operand;
         };
     }
