@@ -83,7 +83,7 @@ export type Bond = {
 };
 
 export type Bound = {
-  at: number;
+  at: string;
   included: boolean;
 };
 
@@ -1152,7 +1152,7 @@ export type NodeStateFieldState = {
   look: Look;
   offered: string[] | null;
   overtyped: boolean;
-  due: number | null;
+  due: string | null;
   problem: string | null;
 };
 
@@ -1209,7 +1209,7 @@ export type Notice = {
 export type Novelty = "page" | "section" | "repeatingSection" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "rating" | "yesNo" | "oneChoice" | "severalChoices" | "lookup" | "date" | "time" | "signature" | "initials" | "dateSigned" | "attachment" | "pictureField" | "payment" | "workedOut" | "notice" | "indicator" | "picture" | "divider";
 
 export type NumberOperand = {
-  number: number;
+  number: string;
 };
 
 export type Numbering = "sections" | "none";
@@ -1414,8 +1414,8 @@ export type Progress = {
 export type Quantity = "any" | "every" | "no";
 
 export type Readable = {
-  ratio: number;
-  least: number;
+  ratio: string;
+  least: string;
   nearest: string;
 };
 
@@ -1787,11 +1787,11 @@ export type ValueFiles = {
 };
 
 export type ValueNumber = {
-  number: number;
+  number: string;
 };
 
 export type ValuePaid = {
-  amount: number;
+  amount: string;
   reference: string;
 };
 

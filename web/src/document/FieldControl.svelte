@@ -46,6 +46,7 @@
       ? amount(kind.currency, state.value.number)
       : typedOf(state.value);
   });
+  const due = $derived(state.due !== null && Number(state.due) !== 0 ? state.due : null);
   const choices = $derived(choicesOf(kind, state.offered));
   const isMarks = $derived(
     kind.type === "yesNo" ||
@@ -78,9 +79,9 @@
 {:else if kind.type === "payment"}
   <p {id} class="given">
     {#if state.value.type === "paid"}Paid {kind.currency}
-      {amount(kind.currency, state.value.amount)}{:else if !state.due}Nothing to pay{:else}To be paid: {kind.currency}
-      {amount(kind.currency, state.due)}{/if}
-    {#if pay && state.due && state.value.type !== "paid"}
+      {amount(kind.currency, state.value.amount)}{:else if !due}Nothing to pay{:else}To be paid: {kind.currency}
+      {amount(kind.currency, due)}{/if}
+    {#if pay && due && state.value.type !== "paid"}
       <button type="button" class="button primary ms-3" onclick={() => pay(id.replace(/^f-/, ""))}
         >Pay at the desk</button
       >

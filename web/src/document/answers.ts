@@ -16,7 +16,7 @@ export function typedOf(value: Value): string {
     case "text":
       return value.text;
     case "number":
-      return String(value.number);
+      return value.number;
     case "yesNo":
       return value.yes ? "yes" : "no";
     case "date":
@@ -123,8 +123,9 @@ export function isGroup(kind: FieldKind): boolean {
 }
 
 /** An amount with as many decimals as its currency has; with more where it has more. */
-export function amount(currency: string, number: number): string {
+export function amount(currency: string, number: string): string {
   const format = new Intl.NumberFormat("en", { style: "currency", currency });
-  const scale = String(number).split(".")[1]?.length ?? 0;
-  return number.toFixed(Math.max(format.resolvedOptions().maximumFractionDigits ?? 2, scale));
+  const [whole = "", part = ""] = number.split(".");
+  const decimals = part.padEnd(format.resolvedOptions().maximumFractionDigits ?? 2, "0");
+  return decimals ? `${whole}.${decimals}` : whole;
 }

@@ -20,7 +20,7 @@
   let box: HTMLElement;
   let dragged = $state<{ at: number; edge: number } | null>(null);
 
-  const edges = $derived(bands.slice(0, -1).map(({ upTo }) => upTo?.at ?? 0));
+  const edges = $derived(bands.slice(0, -1).map(({ upTo }) => Number(upTo?.at ?? 0)));
   /** The scale goes as far beyond the outer edges as these lie apart. */
   const span = $derived.by(() => {
     const [first = 0, last = 0] = [edges[0], edges.at(-1)];

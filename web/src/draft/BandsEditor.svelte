@@ -3,7 +3,7 @@
   import type { Band, Look } from "../api/types";
   import { band, PLAIN } from "../document/looks";
   import BandScale from "./BandScale.svelte";
-  import { decimal } from "./clauses";
+  import { numeral, plain } from "./clauses";
   import EditorLine from "./EditorLine.svelte";
   import LookPicker from "./LookPicker.svelte";
 
@@ -35,7 +35,7 @@
     onchange((now) => (now[at] ? now.with(at, { ...now[at], look: { ...now[at].look, ...part } }) : now));
   const begin = () =>
     onchange(() => [
-      band("low", PLAIN, { at: FIRST_EDGE, included: true }),
+      band("low", PLAIN, { at: String(FIRST_EDGE), included: true }),
       band("high", { ...PLAIN, shade: "ochre", bold: true, mark: "warning" }, null),
     ]);
 
@@ -48,12 +48,12 @@
   /** The last band is divided: what was without an end ends a step above the edge before it. */
   const divide = () =>
     onchange((now) => {
-      const edge = now.at(-2)?.upTo?.at ?? 0;
-      const step = now.length > 2 ? edge - (now.at(-3)?.upTo?.at ?? 0) : Math.abs(edge) || FIRST_EDGE;
+      const edge = Number(now.at(-2)?.upTo?.at ?? 0);
+      const step = now.length > 2 ? edge - Number(now.at(-3)?.upTo?.at ?? 0) : Math.abs(edge) || FIRST_EDGE;
       const included = now.at(-2)?.upTo?.included ?? false;
       return [
         ...now.slice(0, -1),
-        { ...now.at(-1)!, upTo: { at: Number((edge + step).toPrecision(12)), included } },
+        { ...now.at(-1)!, upTo: { at: plain(Number((edge + step).toPrecision(12))), included } },
         band(fresh(now), PLAIN, null),
       ];
     });
@@ -66,12 +66,12 @@
     });
 
   function edge(at: number, typed: string) {
-    const number = decimal(typed);
-    wrong = number === null ? `“${typed}” is not a number of at most 15 digits.` : "";
+    const number = numeral(typed);
+    wrong = number === null ? `“${typed}” is not a number; write digits, like 120 or 12.5.` : "";
     if (number !== null) place(at, number);
   }
 
-  const place = (at: number, number: number) =>
+  const place = (at: number, number: string) =>
     onchange((now) =>
       now[at]?.upTo ? now.with(at, { ...now[at], upTo: { ...now[at].upTo, at: number } }) : now,
     );
@@ -87,7 +87,7 @@
 
 <EditorLine {title} wide={bands.length > 0}>
   {#if bands.length}
-    <BandScale {bands} {now} {name} onchange={place} />
+    <BandScale {bands} {now} {name} onchange={(at, number) => place(at, plain(number))} />
     <ol class="grid gap-1">
       {#each bands as band, i (band.id)}
         <li class="min-w-0">
@@ -119,7 +119,7 @@
                 inputmode="decimal"
                 size="6"
                 aria-label={`Edge between ${name(i)} and ${name(i + 1)}`}
-                value={String(band.upTo.at)}
+                value={band.upTo.at}
                 onchange={(event) => edge(i, event.currentTarget.value)}
               />
               <button

@@ -52,7 +52,7 @@
       void copy.edit({
         type: "setBands",
         key,
-        bands: [starting("low", "Low", { at: 10, included: true }), starting("high", "High", null)],
+        bands: [starting("low", "Low", { at: "10", included: true }), starting("high", "High", null)],
       });
     else
       void copy.edit({

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Bound, Field, FieldKind } from "../api/types";
-  import { decimal } from "./clauses";
+  import { numeral } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
 
@@ -25,8 +25,8 @@
 
   function bound(event: Event, before: Bound | null, included: boolean, make: (to: Bound | null) => Part) {
     const typed = value(event).trim();
-    const at = decimal(typed);
-    wrong = typed && at === null ? `“${typed}” is not a number of at most 15 digits.` : "";
+    const at = numeral(typed);
+    wrong = typed && at === null ? `“${typed}” is not a number; write digits, like 120 or 12.5.` : "";
     if (!wrong) void set(make(at === null ? null : { at, included: before?.included ?? included }));
   }
 
@@ -63,7 +63,7 @@
       size="6"
       placeholder="no limit"
       aria-label={name}
-      value={limit ? String(limit.at) : ""}
+      value={limit?.at ?? ""}
       onchange={(event) => bound(event, limit, usual, make)}
     />
   </span>

@@ -35,7 +35,7 @@
       () => (readable = null),
     );
   });
-  const isReadable = $derived(!!readable && readable.ratio >= readable.least);
+  const isReadable = $derived(!!readable && Number(readable.ratio) >= Number(readable.least));
 
   function pick(id: string) {
     if (id === "own") {
@@ -52,7 +52,7 @@
     colours = { ...(colours ?? START), ...part };
     const asked = new URLSearchParams({ text: colours.text, fill: colours.fill });
     readable = await request<Readable>("GET", `/api/organisation/contrast?${asked}`);
-    const reads = readable.ratio >= readable.least;
+    const reads = Number(readable.ratio) >= Number(readable.least);
     if (reads) onchange({ colours: { ...colours, despite: "" } });
     else if (colours.despite.trim()) onchange({ colours });
   }
@@ -106,7 +106,7 @@
       <span
         class="rounded-sm border px-1.5"
         style={`color:${colours.text};background:${colours.fill};border-color:${colours.border}`}
-        >{readable.ratio.toFixed(2)} : 1</span
+        >{Number(readable.ratio).toFixed(2)} : 1</span
       >
       {#if isReadable}<span class="soft">can be read</span>{/if}
     {/if}

@@ -115,7 +115,7 @@
           type: "total",
           field: key,
           test: "more",
-          to: { type: "number", number: 0 },
+          to: { type: "number", number: "0" },
           whenBlank: null,
         });
       case "stage":

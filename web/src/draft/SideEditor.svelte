@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Field } from "../api/types";
-  import { areComparable, decimal, isDay, type Side } from "./clauses";
+  import { areComparable, numeral, isDay, type Side } from "./clauses";
   import { workingCopy } from "./context";
   import Picker from "./Picker.svelte";
 
@@ -42,7 +42,7 @@
   let picked = $state<Side["type"] | null>(null);
   const type = $derived(picked ?? side.type);
   const text = $derived(type === side.type ? side.text : "");
-  const isWrong = $derived(type === "value" && text !== "" && !day && !time && decimal(text) === null);
+  const isWrong = $derived(type === "value" && text !== "" && !day && !time && numeral(text) === null);
 
   function pick(id: string) {
     picked = id as Side["type"];

@@ -121,14 +121,14 @@ export function opened(clause: Clause): ClauseDraft {
       return {
         ...begun(clause.field, "chosen"),
         order: clause.test,
-        first: value(clause.count),
+        first: value(String(clause.count)),
         whenBlank: clause.whenBlank,
       };
     case "length":
       return {
         ...begun(clause.field, "length"),
         order: clause.test,
-        first: value(clause.length),
+        first: value(String(clause.length)),
         whenBlank: clause.whenBlank,
       };
     case "text":
@@ -152,7 +152,7 @@ export function opened(clause: Clause): ClauseDraft {
   }
 }
 
-const value = (number: number): Side => ({ type: "value", text: String(number) });
+const value = (text: string): Side => ({ type: "value", text });
 
 /** What something is compared with, to be written on. */
 export function side(operand: ClauseOperand): Side {
@@ -203,8 +203,9 @@ export function closed(draft: ClauseDraft, field: Field): Clause | null {
       return draft.choices.length ? { type: "band", ...about, bands: draft.choices } : null;
     case "length":
     case "chosen": {
-      const number = decimal(draft.first.text);
-      if (number === null || number < 0 || !Number.isInteger(number)) return null;
+      if (!WHOLE.test(draft.first.text)) return null;
+      const number = Number(draft.first.text.replace("−", "-"));
+      if (number < 0) return null;
       return operator === "length"
         ? { type: "length", ...about, test: draft.order, length: number }
         : { type: "count", ...about, test: draft.order, count: number };
@@ -257,31 +258,33 @@ export function operand({ type, text }: Side, field: Field): ClauseOperand | nul
       return text ? { type: "field", field: text } : null;
     case "formula":
       return text.trim() ? { type: "formula", formula: text.trim() } : null;
-    case "today": {
-      const days = decimal(text || "0");
-      return days !== null && Number.isInteger(days) ? { type: "today", days } : null;
-    }
+    case "today":
+      return WHOLE.test(text || "0")
+        ? { type: "today", days: Number((text || "0").replace("−", "-")) }
+        : null;
     case "value":
       break;
   }
   if (field.kind.type === "time") return /^\d\d:\d\d$/.test(text) ? { type: "time", time: text } : null;
   if (isDay(field.kind)) return /^\d{4}-\d\d-\d\d$/.test(text) ? { type: "date", date: text } : null;
-  const number = decimal(text);
+  const number = numeral(text);
   return number === null ? null : { type: "number", number };
 }
 
-/** The most digits that a number keeps on its way through JavaScript. */
-const MOST_DIGITS = 15;
+const WHOLE = /^\s*[-+−]?\d{1,6}\s*$/;
 
-/** A number as an author types it, with a point or a comma; null where it is none. */
-export function decimal(typed: string): number | null {
-  const text = typed
-    .trim()
-    .replace(/[\s\u00a0\u202f]/g, "")
-    .replace("−", "-")
-    .replace(",", ".");
-  const isNumber = /^[-+]?(\d+\.?\d*|\.\d+)$/.test(text);
-  return isNumber && text.replace(/\D/g, "").length <= MOST_DIGITS ? Number(text) : null;
+/**
+ * What looks like a number, as it was typed; null for anything else. Which number it is, the server reads: as it reads
+ * what fillers type, and without the binary numbers of JavaScript, which keep 15 digits.
+ */
+export function numeral(typed: string): string | null {
+  const text = typed.trim();
+  return /^[-+−]?[.,]?\d[\d.,\s'’\u00a0\u2009\u202f]*$/.test(text) ? text : null;
+}
+
+/** A number that was worked out for a scale on the screen, as text without an exponent. */
+export function plain(number: number): string {
+  return number.toLocaleString("en", { useGrouping: false, maximumFractionDigits: 12 });
 }
 
 /** The comparisons, as they are written and as they are typed. */

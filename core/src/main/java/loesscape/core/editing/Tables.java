@@ -3,23 +3,33 @@ package loesscape.core.editing;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import loesscape.core.evaluation.TypedNumber;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Numbers;
 import org.jspecify.annotations.Nullable;
 
 /** Lookup lists from tables of text. */
 public final class Tables {
 
-    private static final Pattern NUMBER = Pattern.compile("[-+]?\\d{1,15}([.,]\\d{1,15})?");
+    /** Numbers that stand in a list as they were written, but for the sign before their decimals. */
+    private static final Pattern AS_WRITTEN = Pattern.compile("-?\\d{1,15}([.,]\\d{1,15})?");
+
+    /** With a comma that can only stand before decimals, and with one that can only stand between thousands. */
+    private static final Pattern DECIMAL_COMMA = Pattern.compile("[^,]*,\\d{0,2}|[^,]*,\\d{4,}|0,\\d+|[^,]*\\..*,.*");
+
+    private static final Pattern DECIMAL_POINT =
+            Pattern.compile("[^.]*\\.\\d{0,2}|[^.]*\\.\\d{4,}|0\\.\\d+|[^.]*,.*[,.].*");
 
     private Tables() {}
 
     /**
      * A list from the lines of a table, the first of which holds the titles of its columns. Lines that are too short are
-     * filled up with blank cells. A column with nothing but numbers is one of numbers; these may have a decimal comma.
+     * filled up with blank cells. A column with nothing but numbers is one of numbers, which are read as what fillers type;
+     * what could be two numbers is told by the others of its column.
      *
      * @param known the list as it was, whose columns keep their keys by their titles; null for a new one
      * @throws Refusal where there is no line below the titles, a title is blank or stands there twice, a line is too long,
-     *     or there are too many lines or columns
+     *     there are too many lines or columns, or a number could be two
      */
     public static LookupList list(String name, List<List<String>> table, @Nullable LookupList known) {
         if (table.size() < 2) {
@@ -54,9 +64,23 @@ public final class Tables {
                     .filter(cell -> !cell.isEmpty())
                     .toList();
             boolean numbers = !cells.isEmpty()
-                    && cells.stream().allMatch(cell -> NUMBER.matcher(cell).matches());
+                    && cells.stream().allMatch(cell -> TypedNumber.isNumber(cell) || TypedNumber.couldBeTwo(cell));
             if (numbers) {
-                rows.forEach(row -> row.set(at, number(row.get(at))));
+                boolean hasDecimalComma = cells.stream()
+                        .anyMatch(cell -> DECIMAL_COMMA.matcher(cell).matches());
+                boolean hasDecimalPoint = cells.stream()
+                        .anyMatch(cell -> DECIMAL_POINT.matcher(cell).matches());
+                for (int r = 0; r < rows.size(); r++) {
+                    String cell = rows.get(r).get(at);
+                    if (TypedNumber.couldBeTwo(cell)) {
+                        if (hasDecimalComma == hasDecimalPoint) {
+                            throw couldBeTwo(cell, r + 2, titles.get(i));
+                        }
+                        rows.get(r).set(at, hasDecimalComma ? cell.replace(',', '.') : cell.replace(",", ""));
+                    } else if (!cell.isEmpty()) {
+                        rows.get(r).set(at, number(cell));
+                    }
+                }
             }
             columns.add(new LookupList.Column(key(titles.get(i), known), titles.get(i), numbers));
         }
@@ -104,9 +128,14 @@ public final class Tables {
         return cells;
     }
 
-    /** A number as lists hold it: with a point before its decimals, and no plus. */
+    private static Refusal couldBeTwo(String cell, int line, String title) {
+        return new Refusal("Line %d, “%s”: “%s” could be %s or %s; write it one of these ways."
+                .formatted(line, title, cell, cell.replace(",", ""), cell.replace(',', '.')));
+    }
+
+    /** A number as lists hold it: with a point before its decimals, and nothing between thousands. */
     private static String number(String cell) {
-        return cell.replace(',', '.').replace("+", "");
+        return AS_WRITTEN.matcher(cell).matches() ? cell.replace(',', '.') : Numbers.plain(TypedNumber.of(cell));
     }
 
     private static String key(String title, @Nullable LookupList known) {

@@ -31,6 +31,11 @@ final class NumberReading {
         return isSimple(typed) ? number(typed) : written(typed);
     }
 
+    /** Whether a comma in it could stand before decimals as well as between thousands. */
+    static boolean couldBeTwo(String typed) {
+        return EITHER.matcher(typed.strip().replace('\u2212', '-')).matches();
+    }
+
     /** Whether a number is written in the plainest way: some digits, and perhaps a point and more digits. */
     private static boolean isSimple(String typed) {
         int length = typed.length();

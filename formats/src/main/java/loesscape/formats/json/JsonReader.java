@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import loesscape.core.evaluation.TypedNumber;
 import loesscape.core.model.Numbers;
 import loesscape.formats.json.Shape.ListOf;
 import loesscape.formats.json.Shape.MapOf;
@@ -29,7 +30,12 @@ import tools.jackson.databind.JsonNode;
 /** Makes records of JSON trees. Whatever does not fit is refused with its path and with what would fit. */
 public final class JsonReader {
 
-    private JsonReader() {}
+    /** Whether decimal numbers are texts, as they were typed. */
+    private final boolean hasTypedNumbers;
+
+    private JsonReader(boolean hasTypedNumbers) {
+        this.hasTypedNumbers = hasTypedNumbers;
+    }
 
     /**
      * Reads a tree as a value of a type.
@@ -42,10 +48,21 @@ public final class JsonReader {
 
     /** Reads a tree as a value of a generic type, such as a list. */
     public static Object read(JsonNode node, Type type) {
-        return value("", node, Shape.of(type));
+        return new JsonReader(false).value("", node, Shape.of(type));
     }
 
-    private static Object value(String path, JsonNode node, Shape shape) {
+    /**
+     * Reads a tree in which decimal numbers are texts as somebody typed them: no number passes through the binary numbers
+     * of JavaScript.
+     *
+     * @throws JsonProblem where the tree does not have the type's shape
+     * @throws loesscape.core.model.Refused where what was typed is no number, or could be two
+     */
+    public static <T> T typed(JsonNode node, Class<T> type) {
+        return type.cast(new JsonReader(true).value("", node, Shape.of(type)));
+    }
+
+    private Object value(String path, JsonNode node, Shape shape) {
         return switch (shape) {
             case Scalar scalar -> scalar(path, node, scalar.type());
             case ListOf list -> list(path, node, list);
@@ -65,7 +82,7 @@ public final class JsonReader {
         };
     }
 
-    private static Object scalar(String path, JsonNode node, Class<?> type) {
+    private Object scalar(String path, JsonNode node, Class<?> type) {
         if (type == String.class && node.isString()) {
             return node.stringValue();
         }
@@ -77,6 +94,9 @@ public final class JsonReader {
                 return node.intValue();
             }
             throw expected(path, "a whole number", node);
+        }
+        if (type == BigDecimal.class && hasTypedNumbers && node.isString()) {
+            return TypedNumber.of(node.stringValue());
         }
         if (type == BigDecimal.class && node.isNumber()) {
             BigDecimal number = node.decimalValue();
@@ -133,7 +153,7 @@ public final class JsonReader {
         return type == Instant.class ? "an instant like \"2026-11-24T09:42:00Z\"" : "a number";
     }
 
-    private static List<Object> list(String path, JsonNode node, ListOf list) {
+    private List<Object> list(String path, JsonNode node, ListOf list) {
         if (!node.isArray()) {
             throw expected(path, "a list", node);
         }
@@ -145,7 +165,7 @@ public final class JsonReader {
         return List.copyOf(values);
     }
 
-    private static Map<String, Object> map(String path, JsonNode node, MapOf map) {
+    private Map<String, Object> map(String path, JsonNode node, MapOf map) {
         if (!node.isObject()) {
             throw expected(path, "an object", node);
         }
@@ -157,7 +177,7 @@ public final class JsonReader {
         return java.util.Collections.unmodifiableMap(values);
     }
 
-    private static Object union(String path, JsonNode node, Union union) {
+    private Object union(String path, JsonNode node, Union union) {
         if (!node.isObject()) {
             throw expected(path, "an object with a " + Shape.TYPE, node);
         }
@@ -176,7 +196,7 @@ public final class JsonReader {
         return structure(path, node, (Structure) Shape.of(variant), true);
     }
 
-    private static Object structure(String path, JsonNode node, Structure structure, boolean typed) {
+    private Object structure(String path, JsonNode node, Structure structure, boolean typed) {
         if (!node.isObject()) {
             throw expected(path, "an object", node);
         }
@@ -199,7 +219,7 @@ public final class JsonReader {
         return make(path, structure.type(), values);
     }
 
-    private static @Nullable Object property(String path, JsonNode node, Property property) {
+    private @Nullable Object property(String path, JsonNode node, Property property) {
         JsonNode given = node.get(property.name());
         if (given == null || given.isNull()) {
             if (property.nullable()) {

@@ -25,18 +25,27 @@ public final class JsonWriter {
     /** Whether properties are left out that a reader puts in again by itself. */
     private final boolean brief;
 
-    private JsonWriter(boolean brief) {
+    /** Whether decimal numbers are written as texts. */
+    private final boolean hasTypedNumbers;
+
+    private JsonWriter(boolean brief, boolean hasTypedNumbers) {
         this.brief = brief;
+        this.hasTypedNumbers = hasTypedNumbers;
+    }
+
+    /** The tree of a value with every property, decimal numbers as texts: see {@link JsonReader#typed}. */
+    public static JsonNode typed(Object value, Class<?> type) {
+        return new JsonWriter(false, true).value(value, Shape.of(type));
     }
 
     /** The tree of a value with every property, null ones too. */
     public static JsonNode full(Object value, Class<?> type) {
-        return new JsonWriter(false).value(value, Shape.of(type));
+        return new JsonWriter(false, false).value(value, Shape.of(type));
     }
 
     /** The tree of a value without the properties that may be left out and are. */
     public static JsonNode brief(Object value, Class<?> type) {
-        return new JsonWriter(true).value(value, Shape.of(type));
+        return new JsonWriter(true, false).value(value, Shape.of(type));
     }
 
     private JsonNode value(@Nullable Object value, Shape shape) {
@@ -69,10 +78,11 @@ public final class JsonWriter {
         };
     }
 
-    private static JsonNode scalar(Object value) {
+    private JsonNode scalar(Object value) {
         return switch (value) {
             case Boolean truth -> NODES.booleanNode(truth);
             case Integer whole -> NODES.numberNode(whole);
+            case BigDecimal number when hasTypedNumbers -> NODES.stringNode(Numbers.plain(number));
             case BigDecimal number -> NODES.numberNode(new BigDecimal(Numbers.plain(number)));
             default -> NODES.stringNode(value.toString());
         };

@@ -1,7 +1,6 @@
 package loesscape.formats.json;
 
 import java.lang.reflect.Type;
-import java.math.BigDecimal;
 import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
@@ -52,7 +51,7 @@ public final class TypeScript {
         if (type == boolean.class || type == Boolean.class) {
             return "boolean";
         }
-        return type == int.class || type == Integer.class || type == BigDecimal.class ? "number" : "string";
+        return type == int.class || type == Integer.class ? "number" : "string";
     }
 
     private String declared(Class<?> type, java.util.function.Supplier<String> declaration) {

@@ -25,12 +25,12 @@ final class JsonConverter extends AbstractHttpMessageConverter<Record> {
 
     @Override
     protected Record readInternal(Class<? extends Record> type, HttpInputMessage message) throws IOException {
-        return JsonReader.read(Json.parse(message.getBody().readAllBytes()), type);
+        return JsonReader.typed(Json.parse(message.getBody().readAllBytes()), type);
     }
 
     @Override
     protected void writeInternal(Record value, HttpOutputMessage message) throws IOException {
-        byte[] bytes = Json.compact(JsonWriter.full(value, value.getClass())).getBytes(StandardCharsets.UTF_8);
+        byte[] bytes = Json.compact(JsonWriter.typed(value, value.getClass())).getBytes(StandardCharsets.UTF_8);
         message.getBody().write(bytes);
     }
 

@@ -73,6 +73,32 @@ class DraftsTest {
         }
     }
 
+    /** What an author types means what the same text means where a filler types it. */
+    @Test
+    void numbersOfAuthorsAreReadAsThoseOfFillersAndKeepAllTheirDigits() {
+        Visitor author = SERVER.author();
+        String draft = made(author, "Limits");
+        edit(
+                        author,
+                        draft,
+                        0,
+                        "{\"type\":\"add\",\"what\":\"number\",\"label\":\"Depth\",\"holder\":\"section_1\",\"after\":null}")
+                .ok();
+        String limit =
+                "{\"type\":\"setKind\",\"key\":\"depth\",\"kind\":{\"type\":\"number\",\"lower\":{\"at\":%s,\"included\":true}}}";
+        assertThat(edit(author, draft, 1, limit.formatted("\"1,000\""))
+                        .problem(422)
+                        .text())
+                .contains("This could be 1000 or 1.000; write it one of these ways.");
+        edit(author, draft, 1, limit.formatted("\"a few\"")).problem(422);
+        assertThat(edit(author, draft, 1, limit.formatted("\"12345678901234567,89\""))
+                        .ok()
+                        .text())
+                .contains("\"at\":\"12345678901234567.89\"");
+        assertThat(author.get(draft).ok().text()).contains("\"at\":\"12345678901234567.89\"");
+        assertThat(author.get(draft.replace("/draft", "/file")).text()).doesNotContain("\"at\":\"");
+    }
+
     @Test
     void anEditOnAnOldRevisionIsRefusedWithWhatChanged() {
         Visitor author = SERVER.author();
