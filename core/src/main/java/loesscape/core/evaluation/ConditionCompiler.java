@@ -13,6 +13,8 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import loesscape.core.expression.TextPattern;
+import loesscape.core.expression.Work;
 import loesscape.core.model.Band;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
@@ -297,8 +299,10 @@ final class ConditionCompiler {
 
     private static Predicate<String> pattern(Clause.TextClause clause) {
         int flags = clause.matchCase() ? 0 : Pattern.CASE_INSENSITIVE;
-        Pattern pattern = Pattern.compile(clause.text(), flags);
-        return text -> pattern.matcher(text).find();
+        TextPattern pattern = TextPattern.of(clause.text(), flags);
+        // What would take longer than a formula may is not looked for.
+        return text -> pattern.work(text) <= Work.MOST
+                && pattern.pattern().matcher(text).find();
     }
 
     private static Predicate<String> words(Clause.TextClause clause) {

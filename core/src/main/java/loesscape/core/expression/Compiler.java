@@ -1,6 +1,7 @@
 package loesscape.core.expression;
 
 import java.math.BigDecimal;
+import java.time.DateTimeException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -54,13 +55,13 @@ final class Compiler {
             case Tree.Comparison(var test, var left, var right) -> {
                 Code a = code(left);
                 Code b = code(right);
-                yield frame -> Semantics.compare(test, a.run(frame), b.run(frame));
+                yield frame -> Semantics.compare(frame.work, test, a.run(frame), b.run(frame));
             }
             case Tree.Between(var value, var low, var high) -> {
                 Code of = code(value);
                 Code from = code(low);
                 Code to = code(high);
-                yield frame -> Semantics.between(of.run(frame), from.run(frame), to.run(frame));
+                yield frame -> Semantics.between(frame.work, of.run(frame), from.run(frame), to.run(frame));
             }
             case Tree.In it -> in(it);
             case Tree.UnaryTest ignored -> throw new IllegalStateException("A test stands only behind “in”");
@@ -87,10 +88,7 @@ final class Compiler {
                 yield frame -> Boolean.TRUE.equals(test.run(frame)) ? then.run(frame) : otherwise.run(frame);
             }
             case Tree.For(var bindings, var result) -> loop(bindings, 0, result);
-            case Tree.Quantified(var every, var bindings, var condition) -> {
-                Code all = loop(bindings, 0, condition);
-                yield frame -> quantified(every, all.run(frame));
-            }
+            case Tree.Quantified(var every, var bindings, var condition) -> quantified(bindings, 0, every, condition);
             case Tree.Filter it -> filter(it);
             case Tree.Call it -> call(it);
             case Tree.ListOf(var elements) -> {
@@ -180,10 +178,10 @@ final class Compiler {
     private Tested test(Tree test) {
         if (test instanceof Tree.UnaryTest(var how, var to)) {
             Code other = code(to);
-            return (frame, value) -> Semantics.compare(how, value, other.run(frame));
+            return (frame, value) -> Semantics.compare(frame.work, how, value, other.run(frame));
         }
         Code other = code(test);
-        return (frame, value) -> Semantics.in(value, other.run(frame));
+        return (frame, value) -> Semantics.in(frame.work, value, other.run(frame));
     }
 
     private Code loop(List<Tree.Binding> bindings, int at, Tree result) {
@@ -246,15 +244,36 @@ final class Compiler {
         return numbers;
     }
 
-    private static @Nullable Boolean quantified(boolean every, @Nullable Object results) {
-        if (!(results instanceof List<?> list)) {
-            return null;
+    /** Stops at the first element that decides. */
+    private Code quantified(List<Tree.Binding> bindings, int at, boolean every, Tree condition) {
+        if (at == bindings.size()) {
+            return code(condition);
         }
-        Boolean folded = every;
-        for (Object result : list) {
-            folded = every ? Semantics.and(folded, result) : Semantics.or(folded, result);
-        }
-        return folded;
+        Tree.Binding binding = bindings.get(at);
+        Code in = code(binding.in());
+        Code to = binding.to() == null ? null : code(binding.to());
+        int slot = slots++;
+        bound.push(new Bound(binding.name(), slot, false));
+        Code inner = quantified(bindings, at + 1, every, condition);
+        bound.pop();
+        return frame -> {
+            Object from = in.run(frame);
+            List<?> elements = to == null ? elements(frame, from) : counted(frame, from, to.run(frame));
+            if (elements == null) {
+                return null;
+            }
+            Boolean folded = every;
+            for (Object element : elements) {
+                frame.work.take(1);
+                frame.slots[slot] = element;
+                Object met = inner.run(frame);
+                folded = every ? Semantics.and(folded, met) : Semantics.or(folded, met);
+                if (folded != null && folded != every) {
+                    return folded;
+                }
+            }
+            return folded;
+        };
     }
 
     private Code filter(Tree.Filter it) {
@@ -286,25 +305,44 @@ final class Compiler {
     }
 
     private static @Nullable Object at(List<?> elements, BigDecimal position) {
-        long place = position.longValue();
-        long index = place < 0 ? elements.size() + place : place - 1;
+        int place = Decimals.place(position);
+        int index = place < 0 ? elements.size() + place : place - 1;
         boolean isThere =
                 position.stripTrailingZeros().scale() <= 0 && place != 0 && index >= 0 && index < elements.size();
-        return isThere ? elements.get((int) index) : null;
+        return isThere ? elements.get(index) : null;
     }
 
     private Code call(Tree.Call it) {
         Function function = Functions.find(it.function()).orElseThrow();
         Code[] arguments = codes(ordered(function, it));
         return frame -> {
-            frame.work.take(1);
             List<@Nullable Object> given = new ArrayList<>(arguments.length);
             for (Code argument : arguments) {
-                given.add(argument.run(frame));
+                Object value = argument.run(frame);
+                frame.work.take(size(value));
+                given.add(value);
             }
-            return function.body().of(frame.work, new Arguments(given));
+            try {
+                Object result = function.body().of(frame.work, new Arguments(given));
+                frame.work.take(size(result));
+                return result;
+            } catch (ArithmeticException | DateTimeException e) {
+                // Beyond what a number, a date or a duration can be.
+                return null;
+            }
         };
     }
+
+    /** How much work it is to go through a value once. */
+    private static long size(@Nullable Object value) {
+        return switch (value) {
+            case String text -> 1 + text.length() / CHARACTERS_A_STEP;
+            case List<?> list -> 1L + list.size();
+            case null, default -> 1;
+        };
+    }
+
+    private static final int CHARACTERS_A_STEP = 16;
 
     /** The arguments by their places; between named ones, those that are not given are null. */
     private static List<Tree> ordered(Function function, Tree.Call call) {

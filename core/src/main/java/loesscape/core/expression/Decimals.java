@@ -68,6 +68,14 @@ public final class Decimals {
         return number.scale() <= scale ? number : inRange(number.setScale(scale, mode));
     }
 
+    /** A number as a position or a length; what is larger than any list is as large as none can be. */
+    public static int place(BigDecimal number) {
+        int most = Integer.MAX_VALUE / 2;
+        return number.compareTo(BigDecimal.valueOf(most)) > 0
+                ? most
+                : number.compareTo(BigDecimal.valueOf(-most)) < 0 ? -most : number.intValue();
+    }
+
     /** The number in digits, as {@code string()} writes it. */
     public static String plain(BigDecimal number) {
         return number.signum() == 0 ? "0" : number.stripTrailingZeros().toPlainString();

@@ -21,11 +21,16 @@ final class Parser {
     static final int LONGEST = 20_000;
 
     private static final int DEEPEST = 120;
+
+    /** How many operations may hang on each other, so that whatever goes through a formula fits on any stack. */
+    private static final int LONGEST_CHAIN = 200;
+
     private static final int MOST_WORDS = 5;
 
     private final List<Token> tokens;
     private final Predicate<String> isFunction;
     private final IdentityHashMap<Tree, int[]> places = new IdentityHashMap<>();
+    private final IdentityHashMap<Tree, Integer> depths = new IdentityHashMap<>();
     private int next;
     private int depth;
 
@@ -90,6 +95,18 @@ final class Parser {
     }
 
     private <T extends Tree> T placed(int from, T tree) {
+        int depth = 1;
+        for (Tree child : tree.children()) {
+            depth = Math.max(depth, depths.getOrDefault(child, 0) + 1);
+        }
+        if (depth > LONGEST_CHAIN) {
+            throw new FormulaProblem(
+                    tokens.get(from).at(),
+                    tokens.get(Math.max(from, next - 1)).end(),
+                    "The formula hangs together over more than %d steps; use sum([…]), or give parts of it fields of their own."
+                            .formatted(LONGEST_CHAIN));
+        }
+        depths.put(tree, depth);
         places.put(tree, new int[] {
             tokens.get(from).at(), tokens.get(Math.max(from, next - 1)).end()
         });

@@ -36,10 +36,10 @@ public final class Semantics {
     }
 
     /** The result of a comparison; null where the two cannot be compared. */
-    public static @Nullable Boolean compare(Test test, @Nullable Object left, @Nullable Object right) {
+    static @Nullable Boolean compare(Work work, Test test, @Nullable Object left, @Nullable Object right) {
         return switch (test) {
-            case EQUAL -> equal(left, right);
-            case NOT_EQUAL -> negated(equal(left, right));
+            case EQUAL -> equal(work, left, right);
+            case NOT_EQUAL -> negated(equal(work, left, right));
             case LESS -> ordered(left, right, order -> order < 0);
             case AT_MOST -> ordered(left, right, order -> order <= 0);
             case MORE -> ordered(left, right, order -> order > 0);
@@ -52,7 +52,7 @@ public final class Semantics {
     }
 
     /** Whether two values are the same; null equals null and nothing else; values of different kinds give null. */
-    public static @Nullable Boolean equal(@Nullable Object left, @Nullable Object right) {
+    public static @Nullable Boolean equal(Work work, @Nullable Object left, @Nullable Object right) {
         if (left == null || right == null) {
             return left == null && right == null;
         }
@@ -60,37 +60,39 @@ public final class Semantics {
             return a.compareTo(b) == 0;
         }
         if (left instanceof List<?> a && right instanceof List<?> b) {
-            return equalLists(a, b);
+            return equalLists(work, a, b);
         }
         if (left instanceof Map<?, ?> a && right instanceof Map<?, ?> b) {
-            return equalContexts(a, b);
+            return equalContexts(work, a, b);
         }
         if (left instanceof Range a && right instanceof Range b) {
             boolean sameEnds = a.lowIncluded() == b.lowIncluded() && a.highIncluded() == b.highIncluded();
-            return and(sameEnds, and(equal(a.low(), b.low()), equal(a.high(), b.high())));
+            return and(sameEnds, and(equal(work, a.low(), b.low()), equal(work, a.high(), b.high())));
         }
         return left.getClass() == right.getClass() ? Boolean.valueOf(left.equals(right)) : null;
     }
 
-    private static @Nullable Boolean equalLists(List<?> left, List<?> right) {
+    private static @Nullable Boolean equalLists(Work work, List<?> left, List<?> right) {
         if (left.size() != right.size()) {
             return false;
         }
         Boolean all = true;
         Iterator<?> other = right.iterator();
         for (Object element : left) {
-            all = and(all, equal(element, other.next()));
+            work.take(1);
+            all = and(all, equal(work, element, other.next()));
         }
         return all;
     }
 
-    private static @Nullable Boolean equalContexts(Map<?, ?> left, Map<?, ?> right) {
+    private static @Nullable Boolean equalContexts(Work work, Map<?, ?> left, Map<?, ?> right) {
         if (!left.keySet().equals(right.keySet())) {
             return false;
         }
         Boolean all = true;
         for (Map.Entry<?, ?> entry : left.entrySet()) {
-            all = and(all, equal(entry.getValue(), right.get(entry.getKey())));
+            work.take(1);
+            all = and(all, equal(work, entry.getValue(), right.get(entry.getKey())));
         }
         return all;
     }
@@ -128,26 +130,32 @@ public final class Semantics {
     }
 
     /** Whether a value lies between two others, both ends in. */
-    static @Nullable Boolean between(@Nullable Object value, @Nullable Object low, @Nullable Object high) {
-        return and(compare(Test.AT_LEAST, value, low), compare(Test.AT_MOST, value, high));
+    static @Nullable Boolean between(Work work, @Nullable Object value, @Nullable Object low, @Nullable Object high) {
+        return and(compare(work, Test.AT_LEAST, value, low), compare(work, Test.AT_MOST, value, high));
     }
 
     /** Whether a value meets a test behind {@code in}: is in a range, is one of a list, or is the same. */
-    public static @Nullable Boolean in(@Nullable Object value, @Nullable Object test) {
+    static @Nullable Boolean in(Work work, @Nullable Object value, @Nullable Object test) {
         if (test instanceof Range range) {
             Test above = range.lowIncluded() ? Test.AT_LEAST : Test.MORE;
             Test below = range.highIncluded() ? Test.AT_MOST : Test.LESS;
-            return and(compare(above, value, range.low()), compare(below, value, range.high()));
+            return and(compare(work, above, value, range.low()), compare(work, below, value, range.high()));
         }
         if (test instanceof List<?> list && !(value instanceof List)) {
-            return contains(list, value);
+            return contains(work, list, value);
         }
-        return equal(value, test);
+        return equal(work, value, test);
     }
 
     /** Whether a list has an element that is the same as a value. */
-    public static boolean contains(List<?> list, @Nullable Object value) {
-        return list.stream().anyMatch(element -> Boolean.TRUE.equals(equal(element, value)));
+    public static boolean contains(Work work, List<?> list, @Nullable Object value) {
+        for (Object element : list) {
+            work.take(1);
+            if (Boolean.TRUE.equals(equal(work, element, value))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The result of arithmetic on numbers, texts, dates and durations; null where there is none (DMN 1.4, tables 52 to 55). */
@@ -222,7 +230,7 @@ public final class Semantics {
     private static @Nullable Object times(Object duration, BigDecimal by) {
         return switch (duration) {
             case Months months ->
-                new Months(BigDecimal.valueOf(months.total()).multiply(by).longValue());
+                new Months(whole(BigDecimal.valueOf(months.total()).multiply(by)));
             case Duration it -> duration(nanos(it).multiply(by, Decimals.CONTEXT));
             default -> null;
         };
@@ -234,9 +242,7 @@ public final class Semantics {
                     ? null
                     : switch (left) {
                         case Months months ->
-                            new Months(BigDecimal.valueOf(months.total())
-                                    .divide(by, Decimals.CONTEXT)
-                                    .longValue());
+                            new Months(whole(BigDecimal.valueOf(months.total()).divide(by, Decimals.CONTEXT)));
                         case Duration it -> duration(nanos(it).divide(by, Decimals.CONTEXT));
                         default -> null;
                     };
@@ -247,6 +253,11 @@ public final class Semantics {
         return left instanceof Months a && right instanceof Months b && b.total() != 0
                 ? BigDecimal.valueOf(a.total()).divide(BigDecimal.valueOf(b.total()), Decimals.CONTEXT)
                 : null;
+    }
+
+    /** A number without its decimals; fails where it is too large. */
+    private static long whole(BigDecimal number) {
+        return number.setScale(0, java.math.RoundingMode.DOWN).longValueExact();
     }
 
     private static BigDecimal nanos(Duration duration) {
@@ -261,11 +272,14 @@ public final class Semantics {
     static @Nullable Object negated(@Nullable Object value) {
         return switch (value) {
             case BigDecimal number -> number.negate();
-            case Duration duration -> duration.negated();
-            case Months months -> new Months(-months.total());
+            case Duration duration -> duration.equals(LONGEST_BACK) ? null : duration.negated();
+            case Months months -> months.total() == Long.MIN_VALUE ? null : new Months(-months.total());
             case null, default -> null;
         };
     }
+
+    /** The one duration that has no counterpart. */
+    private static final Duration LONGEST_BACK = Duration.ofSeconds(Long.MIN_VALUE);
 
     /** The value as a list: itself, an empty one for null, one of itself alone for anything else. */
     public static List<?> listOf(@Nullable Object value) {

@@ -1,5 +1,6 @@
 package loesscape.core.expression;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -71,6 +72,51 @@ public sealed interface Tree {
 
     /** {@code value instance of type}. */
     record InstanceOf(Tree value, String type) implements Tree {}
+
+    /** What it is directly made of, in reading order. */
+    default List<Tree> children() {
+        return switch (this) {
+            case Literal ignored -> List.of();
+            case Name ignored -> List.of();
+            case Path it -> List.of(it.of());
+            case Arithmetic it -> List.of(it.left(), it.right());
+            case Minus it -> List.of(it.operand());
+            case Comparison it -> List.of(it.left(), it.right());
+            case Between it -> List.of(it.value(), it.low(), it.high());
+            case In it -> with(it.value(), it.tests());
+            case UnaryTest it -> List.of(it.to());
+            case And it -> List.of(it.left(), it.right());
+            case Or it -> List.of(it.left(), it.right());
+            case If it -> List.of(it.condition(), it.one(), it.other());
+            case For it -> bound(it.bindings(), it.result());
+            case Quantified it -> bound(it.bindings(), it.condition());
+            case Filter it -> List.of(it.list(), it.condition());
+            case Call it -> it.arguments();
+            case ListOf it -> it.elements();
+            case Context it -> it.entries().stream().map(Entry::value).toList();
+            case RangeOf it -> List.of(it.low(), it.high());
+            case InstanceOf it -> List.of(it.value());
+        };
+    }
+
+    private static List<Tree> with(Tree first, List<Tree> rest) {
+        List<Tree> all = new ArrayList<>(rest.size() + 1);
+        all.add(first);
+        all.addAll(rest);
+        return all;
+    }
+
+    private static List<Tree> bound(List<Binding> bindings, Tree last) {
+        List<Tree> all = new ArrayList<>();
+        for (Binding binding : bindings) {
+            all.add(binding.in());
+            if (binding.to() != null) {
+                all.add(binding.to());
+            }
+        }
+        all.add(last);
+        return all;
+    }
 
     /** What arithmetic does. */
     enum Operation {

@@ -4,7 +4,7 @@ package loesscape.core.expression;
 public final class Work {
 
     /** The most steps of one run. */
-    static final long MOST = 2_000_000;
+    public static final long MOST = 2_000_000;
 
     private long left = MOST;
 

@@ -1,9 +1,8 @@
 package loesscape.core.model;
 
-import com.google.re2j.Pattern;
-import com.google.re2j.PatternSyntaxException;
 import java.util.List;
 import java.util.function.BiConsumer;
+import loesscape.core.expression.TextPattern;
 import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
 
@@ -231,9 +230,9 @@ final class ConditionCheck {
         new Texts(report).paragraph(path + "/text", clause.text());
         if (clause.test() == Clause.TextClause.TextTest.MATCHES) {
             try {
-                Pattern.compile(clause.text());
-            } catch (PatternSyntaxException e) {
-                report.accept(path + "/text", "This pattern is not understood: %s.".formatted(e.getDescription()));
+                TextPattern.of(clause.text(), 0);
+            } catch (TextPattern.NoPattern e) {
+                report.accept(path + "/text", String.valueOf(e.getMessage()));
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import loesscape.core.evaluation.StartingAnswers;
 import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
 
@@ -247,10 +248,8 @@ public final class Validation {
         switch (field.value()) {
             case null -> {}
             case FieldValue.Starting(var answer) -> {
-                if (field.kind().isGiven() || answer.isBlank()) {
-                    report(path, "This field cannot begin with that answer.");
-                }
                 texts.paragraph(path + "/answer", answer);
+                starting(path + "/answer", field, answer);
             }
             case FieldValue.WorkedOut(var formula, var ignored) -> {
                 Type wanted = workedOut(field.kind());
@@ -263,6 +262,31 @@ public final class Validation {
             }
         }
     }
+
+    /** A starting value is an answer that its field could be given; nobody signs, pays or hands in beforehand. */
+    private void starting(String path, Field field, String answer) {
+        switch (field.kind()) {
+            case FieldKind.Signature ignored -> report(path, NOT_BEFOREHAND);
+            case FieldKind.Initials ignored -> report(path, NOT_BEFOREHAND);
+            case FieldKind.DateSigned ignored -> report(path, NOT_BEFOREHAND);
+            case FieldKind.Payment ignored -> report(path, NOT_BEFOREHAND);
+            case FieldKind.Attachment ignored -> report(path, NOT_BEFOREHAND);
+            case FieldKind.Picture ignored -> report(path, NOT_BEFOREHAND);
+            default -> {
+                if (answer.isBlank()) {
+                    report(path, "Say with which answer the field begins.");
+                    return;
+                }
+                String problem = StartingAnswers.problem(field.kind(), answer);
+                if (problem != null) {
+                    report(path, "The field cannot begin with “%s”: %s".formatted(Texts.shortened(answer), problem));
+                }
+            }
+        }
+    }
+
+    private static final String NOT_BEFOREHAND =
+            "This field cannot begin with an answer: nobody signs, pays or hands in beforehand.";
 
     /** The type a formula has to give for a kind of field; null for kinds that cannot be worked out. */
     private @Nullable Type workedOut(FieldKind kind) {

@@ -11,6 +11,7 @@ import java.util.random.RandomGenerator;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.StartingAnswers;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Check;
@@ -287,8 +288,14 @@ public final class RandomTemplates {
                         || kind instanceof FieldKind.Date)
                 .toList();
         if (alike.isEmpty() || random.nextBoolean()) {
-            boolean starts = !kind.isGiven();
-            return starts ? new FieldValue.Starting(typed(kind, false)) : null;
+            boolean isHandedIn = kind instanceof FieldKind.Attachment || kind instanceof FieldKind.Picture;
+            String typed = typed(kind, false);
+            boolean starts = !kind.isGiven()
+                    && !kind.isSigned()
+                    && !isHandedIn
+                    && !typed.isBlank()
+                    && StartingAnswers.problem(kind, typed) == null;
+            return starts ? new FieldValue.Starting(typed) : null;
         }
         if (kind.isNumeric() && random.nextInt(3) == 0 && !finishedRows.isEmpty()) {
             Section rows = pick(finishedRows);

@@ -61,6 +61,16 @@ public final class TemplateFile {
 
     /** Reads the text of a template file; see {@link #read(byte[])}. */
     public static Template read(String text) {
+        return Validation.require(kept(text));
+    }
+
+    /**
+     * Reads what was kept of a template that was valid by the rules of its time, so that a rule that was added since does
+     * not make it unreadable; an edit of it keeps the rules of now.
+     *
+     * @throws InvalidTemplate when the text is broken, or of a newer version
+     */
+    public static Template kept(String text) {
         try {
             JsonNode tree = Json.parse(text);
             if (!(tree instanceof ObjectNode file)) {
@@ -69,7 +79,7 @@ public final class TemplateFile {
             FormatVersion.check(file, VERSION, "template");
             ObjectNode body = file.deepCopy();
             body.remove(FormatVersion.PROPERTY);
-            return Validation.require(JsonReader.read(body, Template.class));
+            return JsonReader.read(body, Template.class);
         } catch (JsonProblem problem) {
             throw invalid(problem.path(), String.valueOf(problem.getMessage()));
         }

@@ -87,7 +87,7 @@ public class ReleaseStore {
 
     /** The template as it was released. */
     public Optional<Template> find(UUID template, int number) {
-        return text(template, number).map(TemplateFile::read);
+        return text(template, number).map(TemplateFile::kept);
     }
 
     /** The template file as it was released. */

@@ -150,7 +150,7 @@ public class TemplateStore {
                 .param(id)
                 .query((row, n) -> new WorkingCopy(
                         id,
-                        since(id, row.getInt("document_revision"), TemplateFile.read(row.getString("document"))),
+                        since(id, row.getInt("document_revision"), TemplateFile.kept(row.getString("document"))),
                         row.getInt("revision"),
                         row.getObject("changed", OffsetDateTime.class).toInstant()))
                 .optional();

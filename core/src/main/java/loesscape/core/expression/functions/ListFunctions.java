@@ -21,7 +21,7 @@ final class ListFunctions {
                     "Whether a list has an element.",
                     "list contains([1, 2, 3], 2)",
                     (work, given) -> given.get(0) instanceof List<?> list
-                            ? Boolean.valueOf(Semantics.contains(list, given.get(1)))
+                            ? Boolean.valueOf(Semantics.contains(work, list, given.get(1)))
                             : null),
             new Function(
                     "count",
@@ -145,7 +145,7 @@ final class ListFunctions {
                         }
                         List<Object> places = new ArrayList<>();
                         for (int i = 0; i < list.size(); i++) {
-                            if (Boolean.TRUE.equals(Semantics.equal(list.get(i), given.get(1)))) {
+                            if (Boolean.TRUE.equals(Semantics.equal(work, list.get(i), given.get(1)))) {
                                 places.add(BigDecimal.valueOf(i + 1L));
                             }
                         }
@@ -313,9 +313,9 @@ final class ListFunctions {
                 || (given.size() > 2 && !(length instanceof BigDecimal))) {
             return null;
         }
-        long position = start.longValue();
+        long position = Decimals.place(start);
         long from = position < 0 ? list.size() + position : position - 1;
-        long count = length instanceof BigDecimal wanted ? wanted.longValue() : list.size() - from;
+        long count = length instanceof BigDecimal wanted ? Decimals.place(wanted) : list.size() - from;
         boolean fits = position != 0 && from >= 0 && from < list.size() && count >= 0 && from + count <= list.size();
         return fits ? list.subList((int) from, (int) (from + count)) : null;
     }
@@ -325,7 +325,7 @@ final class ListFunctions {
         if (!(list instanceof List<?> elements) || !(position instanceof BigDecimal number)) {
             return null;
         }
-        long place = number.longValue();
+        long place = Decimals.place(number);
         long index = place < 0 ? elements.size() + place : place - 1;
         return place != 0 && index >= 0 && index < elements.size() ? Integer.valueOf((int) index) : null;
     }
@@ -347,8 +347,7 @@ final class ListFunctions {
     private static List<@Nullable Object> distinct(Work work, List<?> list) {
         List<@Nullable Object> seen = new ArrayList<>();
         for (Object element : list) {
-            work.take(seen.size() + 1L);
-            if (!Semantics.contains(seen, element)) {
+            if (!Semantics.contains(work, seen, element)) {
                 seen.add(element);
             }
         }

@@ -1,12 +1,13 @@
 package loesscape.core.expression.functions;
 
 import com.google.re2j.Pattern;
-import com.google.re2j.PatternSyntaxException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import loesscape.core.expression.Decimals;
+import loesscape.core.expression.TextPattern;
 import loesscape.core.expression.Work;
 import org.jspecify.annotations.Nullable;
 
@@ -78,11 +79,12 @@ final class TextFunctions {
                     "Whether a pattern is found in a text; flags are i (case), s (any character), m (lines).",
                     "matches(\"VM-204417\", \"^[A-Z]{2}-[0-9]{6}$\")",
                     (work, given) -> {
-                        Pattern pattern = pattern(given, 1, 2);
+                        TextPattern pattern = pattern(given, 1, 2);
                         if (pattern == null || !(given.get(0) instanceof String text)) {
                             return null;
                         }
-                        return pattern.matcher(text).find();
+                        work.take(pattern.work(text));
+                        return pattern.pattern().matcher(text).find();
                     }),
             new Function(
                     "replace",
@@ -99,7 +101,7 @@ final class TextFunctions {
                     false,
                     "The parts between the places of a pattern.",
                     "split(\"clay; sand; silt\", \";\\\\s*\")",
-                    (work, given) -> split(given)),
+                    TextFunctions::split),
             new Function(
                     "string join",
                     List.of("list", "delimiter"),
@@ -151,12 +153,12 @@ final class TextFunctions {
             return null;
         }
         int length = text.codePointCount(0, text.length());
-        long position = start.longValue();
+        long position = Decimals.place(start);
         long from = position < 0 ? length + position : position - 1;
         if (position == 0 || from < 0 || from >= length) {
             return null;
         }
-        long most = wanted instanceof BigDecimal count ? count.longValue() : length;
+        long most = wanted instanceof BigDecimal count ? Decimals.place(count) : length;
         if (most < 0 || (wanted != null && most < 1)) {
             return null;
         }
@@ -164,7 +166,7 @@ final class TextFunctions {
         return text.substring(begin, text.offsetByCodePoints(begin, (int) Math.min(most, length - from)));
     }
 
-    private static @Nullable Pattern pattern(Arguments given, int at, int flagsAt) {
+    private static @Nullable TextPattern pattern(Arguments given, int at, int flagsAt) {
         Object flags = given.size() > flagsAt ? given.get(flagsAt) : "";
         if (!(given.get(at) instanceof String text) || !(flags instanceof String letters)) {
             return null;
@@ -181,28 +183,32 @@ final class TextFunctions {
             }
         }
         try {
-            return Pattern.compile(text, set);
-        } catch (PatternSyntaxException e) {
+            return TextPattern.of(text, set);
+        } catch (TextPattern.NoPattern e) {
             return null;
         }
     }
 
     private static @Nullable String replace(Work work, Arguments given) {
-        Pattern pattern = pattern(given, 1, 3);
+        TextPattern pattern = pattern(given, 1, 3);
         if (pattern == null || !(given.get(0) instanceof String text) || !(given.get(2) instanceof String by)) {
             return null;
         }
-        work.take((long) (text.length() + 1) * (by.length() + 1));
+        work.take((long) (text.length() + 1) * (by.length() + 1) + pattern.work(text));
         try {
-            return pattern.matcher(text).replaceAll(by);
+            return pattern.pattern().matcher(text).replaceAll(by);
         } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
             return null;
         }
     }
 
-    private static @Nullable List<String> split(Arguments given) {
-        Pattern pattern = pattern(given, 1, 2);
-        return pattern != null && given.get(0) instanceof String text ? Arrays.asList(pattern.split(text, -1)) : null;
+    private static @Nullable List<String> split(Work work, Arguments given) {
+        TextPattern pattern = pattern(given, 1, 2);
+        if (pattern == null || !(given.get(0) instanceof String text)) {
+            return null;
+        }
+        work.take(pattern.work(text) + text.length());
+        return Arrays.asList(pattern.pattern().split(text, -1));
     }
 
     private static @Nullable String join(Work work, Arguments given) {
