@@ -121,12 +121,13 @@ final class NodeStates {
         Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
         boolean isEditable =
                 shown && !isOthers(field, seen) && field.isTyped() && Rules.holds(own.editable(), true, seen);
-        boolean canAnswer = !offered.isRestricted() || !offered.isEmpty();
-        boolean isRequired =
-                isAsked(field, seen, shown, isEditable) && canAnswer && Rules.holds(own.required(), false, seen);
+        boolean chooses = offered.isRestricted() || field.kind() instanceof FieldKind.Lookup;
+        boolean canAnswer = !chooses || !offered.isEmpty();
         BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)
                 ? own.amount(seen, Currencies.decimals(currency))
                 : null;
+        boolean isToPay = due != null && !isOthers(field, seen) && Rules.holds(own.editable(), true, seen);
+        boolean isRequired = (isEditable || isToPay) && canAnswer && Rules.holds(own.required(), false, seen);
         boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
         String problem = unpaid(field, value, due);
         if (problem == null) {
@@ -158,11 +159,6 @@ final class NodeStates {
     private static boolean isOthers(Field field, Seen seen) {
         String acting = seen.context.role();
         return !acting.isEmpty() && !field.role().isEmpty() && !field.role().equals(acting);
-    }
-
-    /** Whether an answer can be asked for: where it can be typed, and where its role pays. */
-    private static boolean isAsked(Field field, Seen seen, boolean shown, boolean isEditable) {
-        return isEditable || (shown && field.kind() instanceof FieldKind.Payment && !isOthers(field, seen));
     }
 
     /** What was paid is what is due; answers that change the amount afterwards have to be changed back. */

@@ -17,6 +17,7 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Value;
+import loesscape.core.model.WhiteSpace;
 import org.jspecify.annotations.Nullable;
 
 /** What a field offers to choose from, worked out once for every set of answers of its parents. */
@@ -175,9 +176,11 @@ final class Offerings {
             for (int i = 0; i < row.size(); i++) {
                 LookupList.Column column = list.columns().get(i);
                 String text = row.get(i);
-                Object value = text.isBlank()
+                Object value = WhiteSpace.isAll(text)
                         ? null
-                        : column.number() ? Decimals.inRange(new java.math.BigDecimal(text.strip())) : (Object) text;
+                        : column.number()
+                                ? Decimals.inRange(new java.math.BigDecimal(WhiteSpace.stripped(text)))
+                                : Value.Text.of(text) instanceof Value.Text(var words) ? words : null;
                 entries.put(column.key(), value);
             }
             return entries;

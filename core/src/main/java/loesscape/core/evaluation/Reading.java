@@ -8,6 +8,7 @@ import java.util.Set;
 import loesscape.core.model.Choice;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
+import loesscape.core.model.WhiteSpace;
 
 /** What a typed answer means to a field. */
 public sealed interface Reading {
@@ -40,8 +41,9 @@ public sealed interface Reading {
      *
      * @param offered what can be chosen; of no meaning for other kinds
      */
-    static Reading of(FieldKind kind, String typed, Offered offered) {
-        if (typed.isBlank()) {
+    static Reading of(FieldKind kind, String given, Offered offered) {
+        String typed = WhiteSpace.stripped(given);
+        if (typed.isEmpty()) {
             return new Read(Value.blank());
         }
         return switch (kind) {
@@ -58,9 +60,11 @@ public sealed interface Reading {
             case FieldKind.Time ignored -> TimeReading.of(typed);
             case FieldKind.YesNo() -> yesNo(typed);
             case FieldKind.OneChoice it -> one(it, typed, offered);
-            case FieldKind.SeveralChoices ignored -> several(typed, offered);
+            case FieldKind.SeveralChoices it -> several(it, typed, offered);
             case FieldKind.Lookup ignored ->
-                offered.contains(typed) ? new Read(new Value.Chosen(typed)) : new Unreadable(NOT_OFFERED);
+                offered.contains(typed)
+                        ? new Read(new Value.Chosen(typed))
+                        : offered.isEmpty() ? new Read(Value.blank()) : new Unreadable(NOT_OFFERED);
             case FieldKind.Signature() -> new Read(new Value.Signed(typed));
             case FieldKind.Initials() -> new Read(new Value.Signed(typed));
             case FieldKind.Attachment ignored -> files(typed);
@@ -101,11 +105,21 @@ public sealed interface Reading {
                     ? new Read(new Value.Chosen(Choice.OTHER, words))
                     : new Unreadable("Say what else it is.");
         }
+        if (offered.isRestricted() && offered.isEmpty() && isAmong(kind, typed)) {
+            // Nothing can be chosen any more, so nothing is asked.
+            return new Read(Value.blank());
+        }
         boolean known = offered.contains(typed) && !(kind.other() && typed.equals(Choice.OTHER));
         return known ? new Read(new Value.Chosen(typed)) : new Unreadable(NOT_OFFERED);
     }
 
-    private static Reading several(String typed, Offered offered) {
+    private static boolean isAmong(FieldKind.Choosing kind, String chosen) {
+        return (kind.other() && (chosen.equals(Choice.OTHER) || chosen.startsWith(OTHER)))
+                || kind.offered().stream().anyMatch(choice -> choice.id().equals(chosen));
+    }
+
+    /** Of several choices, those do not count that are not offered as other answers are; the rest do. */
+    private static Reading several(FieldKind.SeveralChoices kind, String typed, Offered offered) {
         int other = typed.startsWith(OTHER) ? 0 : typed.indexOf("," + OTHER) + 1;
         boolean hasOther = typed.startsWith(OTHER) || other > 0;
         String named = hasOther ? typed.substring(0, other) : typed;
@@ -131,10 +145,14 @@ public sealed interface Reading {
                 ordered.add(id);
             }
         }
-        if (!chosen.isEmpty()) {
+        boolean isOutOfDate = offered.isRestricted() && chosen.stream().allMatch(id -> isAmong(kind, id));
+        if (!chosen.isEmpty() && !isOutOfDate) {
             return new Unreadable("One of these choices is not offered; choose again.");
         }
-        return new Read(ordered.isEmpty() ? Value.blank() : new Value.ChosenSet(ordered, words));
+        return new Read(
+                ordered.isEmpty()
+                        ? Value.blank()
+                        : new Value.ChosenSet(ordered, ordered.contains(Choice.OTHER) ? words : ""));
     }
 
     private static Reading files(String typed) {

@@ -2,6 +2,7 @@ package loesscape.core.evaluation;
 
 import java.text.Normalizer;
 import java.util.Locale;
+import loesscape.core.model.WhiteSpace;
 
 /** Text as it is compared: without regard to case or to how accents are composed. */
 final class Texts {
@@ -10,7 +11,7 @@ final class Texts {
 
     /** A form in which texts are compared: composed (NFC) and trimmed, and folded unless case is told apart. */
     static String comparable(String text, boolean matchCase) {
-        return matchCase ? Normalizer.normalize(text, Normalizer.Form.NFC).strip() : comparable(text);
+        return matchCase ? WhiteSpace.stripped(Normalizer.normalize(text, Normalizer.Form.NFC)) : comparable(text);
     }
 
     /**
@@ -19,6 +20,7 @@ final class Texts {
      * dotted and dotless i apart from the reader's language.
      */
     static String comparable(String text) {
-        return Normalizer.normalize(text, Normalizer.Form.NFC).strip().toUpperCase(Locale.ROOT);
+        return WhiteSpace.stripped(Normalizer.normalize(text, Normalizer.Form.NFC))
+                .toUpperCase(Locale.ROOT);
     }
 }

@@ -38,7 +38,7 @@ public sealed interface Value {
 
         /** The text as a value: composed (NFC), trimmed, and blank when nothing is left. */
         public static Value of(String raw) {
-            String text = Normalizer.normalize(raw, Normalizer.Form.NFC).strip();
+            String text = WhiteSpace.stripped(Normalizer.normalize(raw, Normalizer.Form.NFC));
             return text.isEmpty() ? blank() : new Text(text);
         }
     }

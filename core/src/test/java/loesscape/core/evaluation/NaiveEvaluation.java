@@ -126,7 +126,8 @@ final class NaiveEvaluation {
             typed = answer;
         }
         boolean other = field.kind() instanceof FieldKind.Choosing of && of.other();
-        return Reading.of(field.kind(), typed == null ? "" : typed, new Offered(offered(field, row), false, other));
+        return Reading.of(
+                field.kind(), typed == null ? "" : typed, new Offered(offered(field, row), depends(field), other));
     }
 
     /** The few formulas that are made for tests: key, key / 3, sum(section.key[item != null]). */
@@ -229,8 +230,12 @@ final class NaiveEvaluation {
     }
 
     boolean required(Field field, String row) {
-        boolean pays = field.kind() instanceof FieldKind.Payment && shown(field, row) && !isOthers(field);
-        boolean canAnswer = !depends(field) || !offered(field, row).isEmpty();
+        boolean pays = field.kind() instanceof FieldKind.Payment
+                && shown(field, row)
+                && !isOthers(field)
+                && (field.editable() == null || holds(field.editable(), row));
+        boolean chooses = depends(field) || field.kind() instanceof FieldKind.Lookup;
+        boolean canAnswer = !chooses || !offered(field, row).isEmpty();
         return (editable(field, row) || pays) && canAnswer && field.required() != null && holds(field.required(), row);
     }
 
