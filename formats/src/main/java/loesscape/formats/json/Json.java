@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
@@ -18,12 +19,13 @@ public final class Json {
     private static final int DEEPEST = 200;
     private static final int LONGEST_TEXT = 1_000_000;
     private static final int LONGEST_NUMBER = 100;
+    private static final int LONGEST_NAME = 1_000;
 
     private static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNestingDepth(DEEPEST)
                             .maxStringLength(LONGEST_TEXT)
-                            .maxNameLength(1_000)
+                            .maxNameLength(LONGEST_NAME)
                             .maxNumberLength(LONGEST_NUMBER)
                             .build())
                     .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
@@ -51,6 +53,11 @@ public final class Json {
                 throw new JsonProblem("", "The file is empty.");
             }
             return node;
+        } catch (StreamConstraintsException e) {
+            throw new JsonProblem(
+                    "",
+                    "This is not JSON that can be read: it is nested more than %d deep, or a text in it has more than %,d characters, a name more than %,d or a number more than %d."
+                            .formatted(DEEPEST, LONGEST_TEXT, LONGEST_NAME, LONGEST_NUMBER));
         } catch (JacksonException e) {
             var location = e.getLocation();
             String where = location == null

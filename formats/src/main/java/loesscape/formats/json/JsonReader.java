@@ -225,10 +225,14 @@ public final class JsonReader {
             if (property.nullable()) {
                 return null;
             }
-            if (property.mayBeLeftOut()) {
+            if (given == null && property.mayBeLeftOut()) {
                 return leftOut(property.shape());
             }
-            throw new JsonProblem(path, "“%s” is missing.".formatted(property.name()));
+            throw new JsonProblem(
+                    path,
+                    given == null
+                            ? "“%s” is missing.".formatted(property.name())
+                            : "“%s” cannot be null; leave it out, or say what it is.".formatted(property.name()));
         }
         return value(path + "/" + property.name(), given, property.shape());
     }

@@ -68,14 +68,20 @@ public final class AnswersFile {
         if (answer.isBoolean()) {
             return answer.booleanValue() ? "yes" : "no";
         }
-        if (answer.isNumber() && Numbers.isReasonable(answer.decimalValue())) {
-            return Numbers.plain(answer.decimalValue());
+        if (answer.isNumber()) {
+            // What no field takes stands there as it is written, so that its field says so and the others are read.
+            return Numbers.isReasonable(answer.decimalValue())
+                    ? Numbers.plain(answer.decimalValue())
+                    : answer.decimalValue().toString();
         }
         if (answer.isNull()) {
             return "";
         }
         if (answer.isObject() && answer.size() == 1 && answer.has(Choice.OTHER)) {
-            return Reading.OTHER + answer.get(Choice.OTHER).asString();
+            if (!answer.get(Choice.OTHER).isString()) {
+                throw new JsonProblem(path + "/" + Choice.OTHER, "Own words are a text.");
+            }
+            return Reading.OTHER + answer.get(Choice.OTHER).stringValue();
         }
         if (answer.isArray()) {
             return several(path, answer);

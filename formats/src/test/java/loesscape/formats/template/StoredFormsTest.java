@@ -13,6 +13,7 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.formats.json.JsonProblem;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -80,5 +81,12 @@ class StoredFormsTest {
         assertThatThrownBy(() ->
                         TemplateFile.read("{\"formatVersion\":%s,\"title\":\"T\",\"pages\":[]}".formatted(version)))
                 .hasMessageMatching("(?s).*(is of format version|is missing or no number).*");
+    }
+
+    @Test
+    void nothingStandsForWhatIsLeftOut() {
+        assertThatThrownBy(
+                        () -> TemplateFile.read("{\"formatVersion\":1,\"title\":\"T\",\"subtitle\":null,\"pages\":[]}"))
+                .hasMessageContaining("“subtitle” cannot be null; leave it out, or say what it is.");
     }
 }

@@ -13,6 +13,7 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.InvalidTemplate;
+import loesscape.core.model.Role;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.formats.json.Json;
@@ -40,6 +41,19 @@ public final class Evaluate {
         }
         Context context = context(options);
         CompiledTemplate template = CompiledTemplate.compile(template(arguments.get(0)));
+        if (!context.role().isEmpty() && template.lexicon().role(context.role()) == null) {
+            throw new LaunchProblem(
+                    2,
+                    "“--role %s”: there is no such role; %s."
+                            .formatted(
+                                    context.role(),
+                                    template.template().roles().isEmpty()
+                                            ? "this template has none"
+                                            : "known are "
+                                                    + template.template().roles().stream()
+                                                            .map(Role::key)
+                                                            .collect(Collectors.joining(", "))));
+        }
         Answers answers = answers(arguments.get(1));
         return why < 0
                 ? StateFile.write(template.evaluate(answers, context))

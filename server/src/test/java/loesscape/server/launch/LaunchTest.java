@@ -157,6 +157,8 @@ class LaunchTest {
         JsonNode why = Json.parse(Evaluate.run(List.of(template.toString(), blank.toString(), "--why", "why")));
         assertThat(why.at("/reasons/0/says/text").stringValue()).isEqualTo("Depth is at least 30");
         assertThat(why.at("/ways/0/changes/0/words").stringValue()).isEqualTo("Depth is 30");
+        assertThatThrownBy(() -> Evaluate.run(List.of(template.toString(), answers.toString(), "--role", "driller")))
+                .hasMessage("“--role driller”: there is no such role; this template has none.");
         assertThatThrownBy(() -> Evaluate.run(List.of("nowhere.json", answers.toString())))
                 .hasMessage("The file nowhere.json cannot be read.");
         assertThatThrownBy(() -> Evaluate.run(List.of(answers.toString(), answers.toString())))
