@@ -113,7 +113,13 @@ record Fitted(Parts block, Map<String, String> keys) {
                 && other.kind().getClass().equals(field.kind().getClass())
                 && choices(other).containsAll(choices(field))
                 && bands(other).containsAll(bands(field))
-                && Objects.equals(list(document, other), list(block, field));
+                && Objects.equals(list(document, other), list(block, field))
+                && column(other).equals(column(field));
+    }
+
+    /** The column whose cells are the choices of a lookup; conditions name them. */
+    private static String column(Field field) {
+        return field.kind() instanceof FieldKind.Lookup it ? it.column() : "";
     }
 
     private static List<String> bands(Field field) {

@@ -2,6 +2,8 @@ package loesscape.core.expression;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import loesscape.core.expression.Token.Kind;
 
@@ -103,6 +105,10 @@ final class Lexer {
             at += Character.charCount(c);
         }
         String word = text.substring(start, at);
+        String small = word.toLowerCase(Locale.ROOT);
+        if (!word.equals(small) && KEYWORDS.contains(small)) {
+            throw new FormulaProblem(start, at, "Write “%s” in small letters.".formatted(small));
+        }
         add(KEYWORDS.contains(word) ? Kind.KEYWORD : Kind.NAME, word, start);
     }
 
@@ -176,6 +182,15 @@ final class Lexer {
     }
 
     private void sign() {
+        Optional<String> meant = OtherWords.forSign(text, at);
+        if (meant.isPresent()) {
+            int end = Math.min(
+                    text.length(),
+                    at + (text.startsWith("!", at) ? 1 : meant.get().indexOf('”') - 1));
+            if (!text.startsWith("!=", at)) {
+                throw new FormulaProblem(at, end, meant.get());
+            }
+        }
         for (String sign : SIGNS) {
             if (text.startsWith(sign, at)) {
                 at += sign.length();

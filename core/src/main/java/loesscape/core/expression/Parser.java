@@ -195,7 +195,14 @@ final class Parser {
         Test test = Test.of(peek());
         if (test != null) {
             next++;
-            return placed(from, new Tree.Comparison(test, left, sum()));
+            Tree compared = placed(from, new Tree.Comparison(test, left, sum()));
+            if (Test.of(peek()) != null) {
+                throw new FormulaProblem(
+                        peek().at(),
+                        peek().end(),
+                        "Compare one after the other, as in 1 < depth and depth < 5; or write depth between 1 and 5, or depth in (1..5).");
+            }
+            return compared;
         }
         if (takeIf("between")) {
             Tree low = sum();
@@ -369,6 +376,9 @@ final class Parser {
             case "]" -> range();
             case "[" -> isRangeAhead() ? range() : list();
             case "{" -> context();
+            case "<", "<=", ">", ">=", "=", "!=" ->
+                throw new FormulaProblem(
+                        token.at(), token.end(), "Say again what is compared, as in depth >= 3 and depth <= 5.");
             default -> throw expected("a value, a field or a function");
         };
     }
@@ -449,13 +459,30 @@ final class Parser {
                     next += words;
                     return call(from, name);
                 }
-                if (words == 1) {
-                    throw new FormulaProblem(
-                            peek().at(), peek().end(), "There is no function “%s”.".formatted(peek().text()));
+                if (words == 1
+                        || (areNames(words) && !isFunction.test(peek(words - 1).text()))) {
+                    throw noFunction(words, name);
                 }
             }
         }
         return placed(from, new Tree.Name(take().text()));
+    }
+
+    private FormulaProblem noFunction(int words, String name) {
+        return new FormulaProblem(
+                peek().at(),
+                peek(words - 1).end(),
+                "There is no function “%s”.%s".formatted(name, OtherWords.forFunction(name)));
+    }
+
+    /** Whether some words from here on are names, none of them a keyword; two in a row mean nothing else. */
+    private boolean areNames(int words) {
+        for (int i = 0; i < words; i++) {
+            if (peek(i).kind() != Kind.NAME) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Some words from here on joined by spaces; null where not all of them are words. */

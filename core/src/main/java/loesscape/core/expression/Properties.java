@@ -40,6 +40,19 @@ final class Properties {
         return KNOWN.contains(name);
     }
 
+    /** The properties of values of a type; none where it has none. */
+    static List<String> of(Type.Simple type) {
+        return switch (type) {
+            case DATE -> List.of("year", "month", "day", "weekday");
+            case TIME -> List.of("hour", "minute", "second");
+            case DATE_TIME -> List.of("year", "month", "day", "weekday", "hour", "minute", "second");
+            case DAYS -> List.of("days", "hours", "minutes", "seconds");
+            case MONTHS -> List.of("years", "months");
+            case RANGE -> List.of("start", "end", "start included", "end included");
+            case NUMBER, TEXT, YES_NO, NOTHING, ANY -> List.of();
+        };
+    }
+
     /** Whether two words together are the name of one property. */
     static boolean isLong(String first, String second) {
         return (first.equals("start") || first.equals("end")) && second.equals("included");

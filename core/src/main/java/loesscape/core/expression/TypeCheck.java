@@ -148,7 +148,9 @@ final class TypeCheck {
         if (mayBeEntry) {
             return Simple.ANY;
         }
-        throw problem(it, "There is no field “%s”.".formatted(it.name()));
+        String meant =
+                it.name().equalsIgnoreCase("today") ? " Write today()." : OtherWords.near(it.name(), names.keySet());
+        throw problem(it, "There is no field “%s”.%s".formatted(it.name(), meant));
     }
 
     private int[] place(Tree at) {
@@ -164,7 +166,29 @@ final class TypeCheck {
                 if (isRow && entries.containsKey(it.name())) {
                     uses.add(new Use(it.name(), place(it)[1] - it.name().length(), true));
                 }
+                if (!entries.isEmpty() && !entries.containsKey(it.name())) {
+                    throw problem(
+                            it,
+                            "There is no “%s” in %s.%s"
+                                    .formatted(
+                                            it.name(),
+                                            Printer.print(it.of()),
+                                            OtherWords.near(it.name(), entries.keySet())));
+                }
                 yield entries.getOrDefault(it.name(), Simple.ANY);
+            }
+            case Simple simple
+            when !Properties.of(simple).isEmpty() -> {
+                if (!Properties.of(simple).contains(it.name())) {
+                    throw problem(
+                            it,
+                            "%s has no “%s”; it has %s."
+                                    .formatted(
+                                            capital(element.words()),
+                                            it.name(),
+                                            String.join(", ", Properties.of(simple))));
+                }
+                yield simple == Simple.RANGE ? Simple.ANY : Simple.NUMBER;
             }
             case Simple simple
             when simple == Simple.NUMBER || simple == Simple.TEXT || simple == Simple.YES_NO ->
@@ -194,7 +218,20 @@ final class TypeCheck {
         if (known && (!temporal || left == Simple.TEXT || right == Simple.TEXT)) {
             throw problem(
                     it,
-                    "%s and %s cannot be put together with “%s”."
+                    "%s and %s cannot be put together with “%s”.%s"
+                            .formatted(
+                                    capital(left.words()),
+                                    right.words(),
+                                    it.operation().sign,
+                                    left == Simple.TEXT || right == Simple.TEXT
+                                            ? " Make the one a text with string(…), or the other a number with number(…)."
+                                            : ""));
+        }
+        boolean daysAsNumber = (isMoment(left) && right == Simple.NUMBER) || (isMoment(right) && left == Simple.NUMBER);
+        if (daysAsNumber) {
+            throw problem(
+                    it,
+                    "%s and %s cannot be put together with “%s”; days are added as a duration: start + duration(\"P30D\")."
                             .formatted(capital(left.words()), right.words(), it.operation().sign));
         }
         return known && left.equals(right) && it.operation() == Operation.SUBTRACT && left != Simple.MONTHS
@@ -204,6 +241,11 @@ final class TypeCheck {
 
     private static boolean isKnown(Type type) {
         return type != Simple.ANY && type != Simple.NOTHING;
+    }
+
+    /** A day, a time of day, or both. */
+    private static boolean isMoment(Type type) {
+        return type == Simple.DATE || type == Simple.TIME || type == Simple.DATE_TIME;
     }
 
     private static boolean isTemporal(Type type) {
@@ -295,7 +337,7 @@ final class TypeCheck {
 
     private Type call(Tree.Call it) {
         Function function = Functions.find(it.function()).orElseThrow();
-        it.arguments().forEach(this::type);
+        List<Type> given = it.arguments().stream().map(this::type).toList();
         String takes = "%s(%s%s)"
                 .formatted(
                         function.name(), String.join(", ", function.parameters()), function.isVariadic() ? ", …" : "");
@@ -312,7 +354,26 @@ final class TypeCheck {
                     "Expected %s, found %d given."
                             .formatted(takes, it.arguments().size()));
         }
-        return Simple.ANY;
+        Signature signature = Signature.of(function.name());
+        for (int i = 0; i < given.size(); i++) {
+            int place = it.names().isEmpty()
+                    ? i
+                    : function.parameters().indexOf(it.names().get(i));
+            Signature.Taken taken = signature.at(place);
+            if (!taken.takes(given.get(i))) {
+                throw problem(
+                        it.arguments().get(i),
+                        "%s takes %s here; this is %s.%s"
+                                .formatted(
+                                        function.name(),
+                                        taken.words,
+                                        given.get(i).words(),
+                                        function.name().equals("contains") && given.get(i) instanceof Type.ListOf
+                                                ? " For a list write list contains(…, …)."
+                                                : ""));
+            }
+        }
+        return signature.result(given);
     }
 
     private Type context(List<Tree.Entry> entries) {

@@ -124,7 +124,7 @@ class FormulaTest {
                 "depht(5)|0|There is no function “depht”.",
                 "1 + (2 * 3|10|Expected “)” after what is in brackets, found the end of the formula.",
                 "depth = \"x\"|0|A number cannot be compared with text.",
-                "depth + name|0|A number and text cannot be put together with “+”.",
+                "depth + name|0|A number and text cannot be put together with “+”. Make the one a text with string(…), or the other a number with number(…).",
                 "wet and depth|8|A number is neither true nor false.",
                 "substring(name)|0|Expected substring(string, start position, length), found 1 given.",
                 "\"abc|0|This text is not closed; expected “\"” at its end.",
