@@ -96,12 +96,15 @@ final class Offerings {
     private Index index(FieldKind.Lookup kind) {
         LookupList list = java.util.Objects.requireNonNull(lexicon.list(kind.list()), kind.list());
         List<Function<Seen, @Nullable String>> parents = new ArrayList<>();
-        List<Integer> columns = new ArrayList<>();
+        List<Compared> columns = new ArrayList<>();
         kind.filters().forEach((column, key) -> {
             Field field = java.util.Objects.requireNonNull(lexicon.field(key), key);
             Function<Seen, Value> parent = values.apply(key);
             parents.add(seen -> text(field.kind(), parent.apply(seen)));
-            columns.add(list.column(column));
+            int at = list.column(column);
+            boolean asNumber =
+                    field.kind().isNumeric() || list.columns().get(at).number();
+            columns.add(new Compared(at, asNumber));
         });
         return new Index(list, list.column(kind.column()), columns, parents);
     }
@@ -123,20 +126,36 @@ final class Offerings {
         };
     }
 
+    /**
+     * A column that is filtered.
+     *
+     * @param asNumber whether what is a number is compared by its size, so that 4.50 and 4.5 are the same
+     */
+    private record Compared(int column, boolean asNumber) {
+
+        String key(String text) {
+            return asNumber && TypedNumber.isNumber(text)
+                    ? Numbers.plain(TypedNumber.of(text).stripTrailingZeros())
+                    : Texts.comparable(text);
+        }
+    }
+
     /** The rows of a list by the cells of the columns that are filtered. */
     private static final class Index {
 
         private final LookupList list;
+        private final List<Compared> columns;
         private final List<Function<Seen, @Nullable String>> parents;
         private final Map<List<String>, LinkedHashMap<String, List<String>>> rows = new HashMap<>();
         private final Map<List<String>, Offered> offered = new HashMap<>();
 
-        Index(LookupList list, int column, List<Integer> columns, List<Function<Seen, @Nullable String>> parents) {
+        Index(LookupList list, int column, List<Compared> columns, List<Function<Seen, @Nullable String>> parents) {
             this.list = list;
+            this.columns = columns;
             this.parents = parents;
             for (List<String> row : list.rows()) {
                 List<String> by = columns.stream()
-                        .map(each -> Texts.comparable(row.get(each)))
+                        .map(each -> each.key(row.get(each.column())))
                         .toList();
                 if (!row.get(column).isBlank()) {
                     rows.computeIfAbsent(by, ignored -> new LinkedHashMap<>()).putIfAbsent(row.get(column), row);
@@ -150,12 +169,12 @@ final class Offerings {
         @Nullable
         List<String> filters(Seen seen) {
             List<String> by = new ArrayList<>(parents.size());
-            for (Function<Seen, @Nullable String> parent : parents) {
-                String text = parent.apply(seen);
+            for (int i = 0; i < parents.size(); i++) {
+                String text = parents.get(i).apply(seen);
                 if (text == null) {
                     return null;
                 }
-                by.add(Texts.comparable(text));
+                by.add(columns.get(i).key(text));
             }
             return by;
         }

@@ -144,6 +144,30 @@ class OutOfDateTest {
                 .isEmpty();
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"4.5", "4.50", "4,5", " 4.5 ", "04.5"})
+    void whatIsFilteredByANumberIsComparedByItsSize(String typed) {
+        LookupList rates = new LookupList(
+                "empty",
+                "Rates",
+                List.of(new LookupList.Column("name", "Name", false), new LookupList.Column("rate", "Rate", true)),
+                List.of(List.of("Auger", "4.50"), List.of("Pump", "4.05"), List.of("Drill", "4.5")),
+                null);
+        Field rate = Field.of("rate", "Rate", new FieldKind.Number(2, "", null, null));
+        Field machine = Field.of("machine", "Machine", new FieldKind.Lookup("empty", "name", Map.of("rate", "rate")));
+        CompiledTemplate of = CompiledTemplate.compile(new Template(
+                "Rates",
+                "",
+                List.of(new Page("page", "", null, List.of(Section.of("main", "", List.of(rate, machine))))),
+                List.of(),
+                List.of(),
+                List.of(rates),
+                List.of(),
+                PageSettings.PLAIN,
+                List.of()));
+        assertThat(state(of, "machine", Map.of("rate", typed)).offered()).containsExactly("Auger", "Drill");
+    }
+
     /** White_Space of the Unicode Character Database (PropList.txt), from memory. */
     @ParameterizedTest
     @ValueSource(
