@@ -315,10 +315,11 @@ final class Compiler {
     private Code call(Tree.Call it) {
         Function function = Functions.find(it.function()).orElseThrow();
         Code[] arguments = codes(ordered(function, it));
+        Signature signature = Signature.of(function.name());
         return frame -> {
             List<@Nullable Object> given = new ArrayList<>(arguments.length);
-            for (Code argument : arguments) {
-                Object value = argument.run(frame);
+            for (int i = 0; i < arguments.length; i++) {
+                Object value = signature.at(i).converted(arguments[i].run(frame));
                 frame.work.take(size(value));
                 given.add(value);
             }
@@ -351,7 +352,7 @@ final class Compiler {
         }
         List<Tree> ordered = new ArrayList<>();
         for (int i = 0; i < call.names().size(); i++) {
-            int place = function.parameters().indexOf(call.names().get(i));
+            int place = function.place(call.names().get(i));
             while (ordered.size() <= place) {
                 ordered.add(new Tree.Literal(null));
             }

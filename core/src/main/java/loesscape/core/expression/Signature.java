@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.expression.Type.Simple;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a built-in function takes and gives, as far as it is known before a formula is run: with what can never be right,
@@ -30,6 +31,17 @@ record Signature(List<Taken> parameters, Given result) {
 
         Taken(String words) {
             this.words = words;
+        }
+
+        /** A list of one element is that element where one is wanted, and the other way round (DMN 1.4, 10.3.2.9.4). */
+        @Nullable
+        Object converted(@Nullable Object value) {
+            return switch (this) {
+                case NUMBER, TEXT, TRUTH, DAY ->
+                    value instanceof List<?> one && one.size() == 1 ? one.getFirst() : value;
+                case LIST -> value == null || value instanceof List ? value : List.of(value);
+                case ANYTHING, NUMBERS, TRUTHS -> value;
+            };
         }
 
         /** Whether a value of a type may be right. One value stands for a list of it. */
@@ -72,8 +84,8 @@ record Signature(List<Taken> parameters, Given result) {
     private static final Map<String, Signature> ALL = all("""
             list contains: LIST ANYTHING -> TRUTH
             count: LIST -> NUMBER
-            min: LIST -> ELEMENT
-            max: LIST -> ELEMENT
+            min: ANYTHING -> ELEMENT
+            max: ANYTHING -> ELEMENT
             sum: NUMBERS -> NUMBER
             product: NUMBERS -> NUMBER
             mean: NUMBERS -> NUMBER
@@ -99,7 +111,7 @@ record Signature(List<Taken> parameters, Given result) {
             round down: NUMBER NUMBER -> NUMBER
             round half up: NUMBER NUMBER -> NUMBER
             round half down: NUMBER NUMBER -> NUMBER
-            abs: NUMBER -> NUMBER
+            abs: ANYTHING -> ELEMENT
             modulo: NUMBER NUMBER -> NUMBER
             sqrt: NUMBER -> NUMBER
             log: NUMBER -> NUMBER

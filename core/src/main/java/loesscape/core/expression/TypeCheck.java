@@ -7,6 +7,7 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.IntStream;
 import loesscape.core.expression.Parser.Parsed;
 import loesscape.core.expression.Tree.Operation;
 import loesscape.core.expression.Tree.Test;
@@ -342,12 +343,13 @@ final class TypeCheck {
                 .formatted(
                         function.name(), String.join(", ", function.parameters()), function.isVariadic() ? ", …" : "");
         for (String name : it.names()) {
-            if (!function.parameters().contains(name)) {
+            if (function.place(name) < 0) {
                 throw problem(it, "There is no “%s” to give to %s.".formatted(name, takes));
             }
         }
+        List<Integer> places = it.names().stream().map(function::place).toList();
         boolean missing = !it.names().isEmpty()
-                && !it.names().containsAll(function.parameters().subList(0, function.required()));
+                && !IntStream.range(0, function.required()).allMatch(places::contains);
         if (missing || !function.takes(it.arguments().size())) {
             throw problem(
                     it,
@@ -356,11 +358,10 @@ final class TypeCheck {
         }
         Signature signature = Signature.of(function.name());
         for (int i = 0; i < given.size(); i++) {
-            int place = it.names().isEmpty()
-                    ? i
-                    : function.parameters().indexOf(it.names().get(i));
-            Signature.Taken taken = signature.at(place);
-            if (!taken.takes(given.get(i))) {
+            Signature.Taken taken = signature.at(places.isEmpty() ? i : places.get(i));
+            // A list of one element is that element, where one is wanted.
+            boolean isOne = it.arguments().get(i) instanceof Tree.ListOf(var elements) && elements.size() == 1;
+            if (!taken.takes(given.get(i)) && !isOne) {
                 throw problem(
                         it.arguments().get(i),
                         "%s takes %s here; this is %s.%s"

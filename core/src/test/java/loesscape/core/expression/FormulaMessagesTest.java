@@ -140,6 +140,35 @@ class FormulaMessagesTest {
         assertThatThrownBy(() -> Signature.of("no such")).isInstanceOf(IllegalStateException.class);
     }
 
+    /** DMN 1.4, 10.3.2.9.4 (conversions) and table 62 (names of parameters). */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            append(1, 2)                                | [1, 2]
+            contains(["foobar"], "of")                  | false
+            contains(["foobar"], "ob")                  | true
+            string length(["abc"])                      | 3
+            count(5)                                    | 1
+            reverse(1)                                  | [1]
+            concatenate(1, [2])                         | [1, 2]
+            list contains(1, 1)                         | true
+            floor([1.5])                                | 1
+            not([true])                                 | false
+            abs(duration("-P1D")) = duration("P1D")     | true
+            abs(duration("-P1Y")) = duration("P1Y")     | true
+            abs(-2.5)                                   | 2.5
+            date(year: 2026, month: 2, day: 28).day     | 28
+            date(from: "2026-02-28").month              | 2
+            time(hour: 9, minute: 42, second: 0).minute | 42
+            substring(start position: 2, string: "abc") | "bc"
+            """)
+    void oneElementIsAListOfItAndParametersHaveTheirNames(String formula, String result) {
+        Object value = Formula.of(formula, Map.of()).compile(List.of()).run();
+        Object text = Formula.of("string([x])", Map.of("x", Simple.ANY))
+                .compile(List.of("x"))
+                .run(value);
+        assertThat(text).isEqualTo("[" + result + "]");
+    }
+
     @Test
     void typesOfResultsAreKnown() {
         assertThat(Formula.of("count(bills)", NAMES).type()).isEqualTo(Simple.NUMBER);

@@ -1,6 +1,7 @@
 package loesscape.core.expression.functions;
 
 import java.util.List;
+import java.util.Map;
 import loesscape.core.expression.Work;
 import org.jspecify.annotations.Nullable;
 
@@ -30,6 +31,14 @@ public record Function(
         /** The result; null where the arguments have none. */
         @Nullable
         Object of(Work work, Arguments arguments);
+    }
+
+    /** Names that the standard has for the first parameter where a function is given parts (DMN 1.4, table 62). */
+    private static final Map<String, String> OF_PARTS = Map.of("date", "year", "time", "hour", "date and time", "date");
+
+    /** The place of a parameter; below 0 where it has none of that name. */
+    public int place(String parameter) {
+        return parameter.equals(OF_PARTS.get(name)) ? 0 : parameters.indexOf(parameter);
     }
 
     /** Whether it can be called with so many arguments. */

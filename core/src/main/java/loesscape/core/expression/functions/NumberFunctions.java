@@ -2,8 +2,10 @@ package loesscape.core.expression.functions;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.Duration;
 import java.util.List;
 import loesscape.core.expression.Decimals;
+import loesscape.core.expression.Months;
 import org.jspecify.annotations.Nullable;
 
 /** Numbers (DMN 1.4, 10.3.4.5). */
@@ -42,7 +44,19 @@ final class NumberFunctions {
                     "Rounded, a half towards zero.",
                     "round half down(5.5, 0)",
                     2),
-            one("abs", "The number without its sign.", "abs(-10)", BigDecimal::abs),
+            new Function(
+                    "abs",
+                    List.of("n"),
+                    1,
+                    false,
+                    "A number or a duration without its sign.",
+                    "abs(-10)",
+                    (work, given) -> switch (given.get(0)) {
+                        case BigDecimal number -> number.abs();
+                        case Duration duration -> duration.abs();
+                        case Months months -> new Months(Math.absExact(months.total()));
+                        case null, default -> null;
+                    }),
             new Function(
                     "modulo",
                     List.of("dividend", "divisor"),
@@ -75,14 +89,13 @@ final class NumberFunctions {
     }
 
     private static Function one(String name, String says, String example, OfNumber body) {
-        return new Function(
-                name, List.of(name.equals("abs") ? "n" : "number"), 1, false, says, example, (work, given) -> {
-                    try {
-                        return given.get(0) instanceof BigDecimal number ? Decimals.inRange(body.of(number)) : null;
-                    } catch (ArithmeticException e) {
-                        return null;
-                    }
-                });
+        return new Function(name, List.of("number"), 1, false, says, example, (work, given) -> {
+            try {
+                return given.get(0) instanceof BigDecimal number ? Decimals.inRange(body.of(number)) : null;
+            } catch (ArithmeticException e) {
+                return null;
+            }
+        });
     }
 
     private static Function rounding(String name, RoundingMode mode, String says, String example, int required) {
