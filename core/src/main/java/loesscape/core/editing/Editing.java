@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import loesscape.core.evaluation.StartingAnswers;
 import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Divider;
@@ -90,7 +91,8 @@ public final class Editing {
 
     /** The template itself, or a refusal that says what would be wrong with it. */
     static Template valid(Template template) {
-        List<Problem> problems = Validation.of(template);
+        List<Problem> problems = new ArrayList<>(Validation.of(template));
+        problems.addAll(StartingAnswers.problems(template));
         if (!problems.isEmpty()) {
             throw new Refusal(problems.stream().map(Problem::message).distinct().collect(Collectors.joining(" ")));
         }

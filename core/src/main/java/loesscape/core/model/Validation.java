@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
-import loesscape.core.evaluation.StartingAnswers;
 import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
 
@@ -263,7 +262,7 @@ public final class Validation {
         }
     }
 
-    /** A starting value is an answer that its field could be given; nobody signs, pays or hands in beforehand. */
+    /** Nobody signs, pays or hands in beforehand. Whether an answer can be read is asked by whoever reads answers. */
     private void starting(String path, Field field, String answer) {
         switch (field.kind()) {
             case FieldKind.Signature ignored -> report(path, NOT_BEFOREHAND);
@@ -275,11 +274,6 @@ public final class Validation {
             default -> {
                 if (answer.isBlank()) {
                     report(path, "Say with which answer the field begins.");
-                    return;
-                }
-                String problem = StartingAnswers.problem(field.kind(), answer);
-                if (problem != null) {
-                    report(path, "The field cannot begin with “%s”: %s".formatted(Texts.shortened(answer), problem));
                 }
             }
         }

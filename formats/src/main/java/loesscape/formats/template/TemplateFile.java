@@ -2,6 +2,7 @@ package loesscape.formats.template;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import loesscape.core.evaluation.StartingAnswers;
 import loesscape.core.model.InvalidTemplate;
 import loesscape.core.model.Problem;
 import loesscape.core.model.Template;
@@ -61,7 +62,12 @@ public final class TemplateFile {
 
     /** Reads the text of a template file; see {@link #read(byte[])}. */
     public static Template read(String text) {
-        return Validation.require(kept(text));
+        Template template = Validation.require(kept(text));
+        List<Problem> problems = StartingAnswers.problems(template);
+        if (!problems.isEmpty()) {
+            throw new InvalidTemplate(problems);
+        }
+        return template;
     }
 
     /**

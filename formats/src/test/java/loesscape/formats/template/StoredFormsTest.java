@@ -89,4 +89,23 @@ class StoredFormsTest {
                         () -> TemplateFile.read("{\"formatVersion\":1,\"title\":\"T\",\"subtitle\":null,\"pages\":[]}"))
                 .hasMessageContaining("“subtitle” cannot be null; leave it out, or say what it is.");
     }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "\"number\"},\"value\":{\"type\":\"starting\",\"answer\":\"abc\"}",
+                "\"yesNo\"},\"value\":{\"type\":\"starting\",\"answer\":\"perhaps\"}",
+                "\"signature\"},\"value\":{\"type\":\"starting\",\"answer\":\"M1 1L2 2\"}",
+                "\"attachment\",\"most\":1,\"largest\":1},\"value\":{\"type\":\"starting\",\"answer\":\"a 1 a.txt\"}",
+            })
+    void aFieldBeginsOnlyWithAnAnswerThatItCouldBeGivenAndWhatWasKeptStaysReadable(String kind) {
+        String text =
+                "{\"formatVersion\":1,\"title\":\"T\",\"pages\":[{\"key\":\"p\",\"sections\":[{\"key\":\"s\",\"items\":[{\"type\":\"field\",\"key\":\"f\",\"label\":\"Field\",\"kind\":{\"type\":"
+                        + kind + "}]}]}]}";
+        assertThatThrownBy(() -> TemplateFile.read(text)).hasMessageContaining("cannot begin with");
+        assertThat(TemplateFile.kept(text).fields()).hasSize(1);
+        assertThatThrownBy(() -> loesscape.core.editing.Editing.apply(
+                        TemplateFile.kept(text), new loesscape.core.editing.Edit.RenameKey("f", "g")))
+                .hasMessageContaining("cannot begin with");
+    }
 }
