@@ -202,8 +202,7 @@ final class Compiler {
         Code inner = loop(bindings, at + 1, result);
         bound.pop();
         return frame -> {
-            Object from = in.run(frame);
-            List<?> elements = to == null ? elements(frame, from) : counted(frame, from, to.run(frame));
+            List<?> elements = elements(frame, in, to);
             if (elements == null) {
                 return null;
             }
@@ -222,11 +221,15 @@ final class Compiler {
     }
 
     /** What is gone through: the elements of a list, the whole numbers of a range, or one value alone; null has none. */
-    private static @Nullable List<?> elements(Frame frame, @Nullable Object in) {
-        if (in instanceof Range range) {
+    private static @Nullable List<?> elements(Frame frame, Code in, @Nullable Code to) {
+        Object from = in.run(frame);
+        if (to != null) {
+            return counted(frame, from, to.run(frame));
+        }
+        if (from instanceof Range range) {
             return counted(frame, range.low(), range.high());
         }
-        return in == null ? null : Semantics.listOf(in);
+        return from == null ? null : Semantics.listOf(from);
     }
 
     private static @Nullable List<?> counted(Frame frame, @Nullable Object from, @Nullable Object to) {
@@ -257,8 +260,7 @@ final class Compiler {
         Code inner = quantified(bindings, at + 1, every, condition);
         bound.pop();
         return frame -> {
-            Object from = in.run(frame);
-            List<?> elements = to == null ? elements(frame, from) : counted(frame, from, to.run(frame));
+            List<?> elements = elements(frame, in, to);
             if (elements == null) {
                 return null;
             }

@@ -182,14 +182,9 @@ final class Lexer {
     }
 
     private void sign() {
-        Optional<String> meant = OtherWords.forSign(text, at);
+        Optional<FormulaProblem> meant = OtherWords.forSign(text, at);
         if (meant.isPresent()) {
-            int end = Math.min(
-                    text.length(),
-                    at + (text.startsWith("!", at) ? 1 : meant.get().indexOf('”') - 1));
-            if (!text.startsWith("!=", at)) {
-                throw new FormulaProblem(at, end, meant.get());
-            }
+            throw meant.get();
         }
         for (String sign : SIGNS) {
             if (text.startsWith(sign, at)) {

@@ -99,11 +99,15 @@ final class OtherWords {
         return before[to.length()];
     }
 
-    /** What to write in place of a sign of other notations, and how long that sign is; empty for any other. */
-    static Optional<String> forSign(String text, int at) {
+    /** Tells what to write in place of a sign of other notations, where one stands. */
+    static Optional<FormulaProblem> forSign(String text, int at) {
+        if (text.startsWith("!=", at)) {
+            return Optional.empty();
+        }
         for (String[] sign : SIGNS) {
             if (text.startsWith(sign[0], at)) {
-                return Optional.of("“%s”: %s.".formatted(sign[0], sign[1]));
+                return Optional.of(
+                        new FormulaProblem(at, at + sign[0].length(), "“%s”: %s.".formatted(sign[0], sign[1])));
             }
         }
         return Optional.empty();

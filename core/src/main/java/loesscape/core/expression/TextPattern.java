@@ -20,6 +20,9 @@ public record TextPattern(Pattern pattern, int size) {
     private static final int DEEPEST = 100;
     private static final int MOST_KEPT = 500;
 
+    /** What is larger is read anew each time, so that what is kept stays small, whoever the patterns come from. */
+    private static final int LARGEST_KEPT = 500;
+
     /** About how many steps of a pattern, times characters, take as long as a step of a formula. */
     private static final int STEPS = 20;
 
@@ -44,13 +47,18 @@ public record TextPattern(Pattern pattern, int size) {
         if (known != null) {
             return known;
         }
+        if (text.length() > LARGEST) {
+            throw new NoPattern("The pattern is too large: it has more than %,d signs.".formatted(LARGEST));
+        }
         int size = size(text);
         try {
             TextPattern read = new TextPattern(Pattern.compile(text, flags), size);
-            if (KEPT.size() >= MOST_KEPT) {
-                KEPT.clear();
+            if (Math.max(size, text.length()) <= LARGEST_KEPT) {
+                if (KEPT.size() >= MOST_KEPT) {
+                    KEPT.clear();
+                }
+                KEPT.put(key, read);
             }
-            KEPT.put(key, read);
             return read;
         } catch (PatternSyntaxException e) {
             throw new NoPattern("This pattern is not understood: %s.".formatted(e.getDescription()));

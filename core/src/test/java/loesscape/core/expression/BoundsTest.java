@@ -71,8 +71,19 @@ class BoundsTest {
                     .isInstanceOf(TextPattern.NoPattern.class)
                     .hasMessageContaining("too large");
         });
-        assertThatThrownBy(() -> TextPattern.of("(".repeat(100_000) + ")".repeat(100_000), 0))
+        assertThatThrownBy(() -> TextPattern.of("(".repeat(1_000) + ")".repeat(1_000), 0))
                 .hasMessageContaining("more than 100 deep");
+        assertThatThrownBy(() -> TextPattern.of("(".repeat(100_000) + ")".repeat(100_000), 0))
+                .hasMessageContaining("too large");
+    }
+
+    @Test
+    void patternsThatAreKeptAreFewAndSmall() {
+        assertThatThrownBy(() -> TextPattern.of("[" + "a".repeat(20_000) + "]", 0))
+                .hasMessageContaining("too large");
+        assertThat(TextPattern.of("kept", 0)).isSameAs(TextPattern.of("kept", 0));
+        String large = "[" + "ab".repeat(1_000) + "]";
+        assertThat(TextPattern.of(large, 0)).isNotSameAs(TextPattern.of(large, 0));
     }
 
     @Test
