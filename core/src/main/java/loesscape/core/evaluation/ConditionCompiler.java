@@ -13,6 +13,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import loesscape.core.expression.TextPattern;
 import loesscape.core.expression.Work;
 import loesscape.core.model.Band;
@@ -155,7 +156,7 @@ final class ConditionCompiler {
             }
             Value other = to.value(seen);
             if (total == null || other.isBlank()) {
-                return whenBlank;
+                return whenBlank && (total == null || it.to().canBeBlank());
             }
             return decide(new Value.Number(total), other, order);
         };
@@ -190,9 +191,10 @@ final class ConditionCompiler {
             case Clause.Comparison it -> {
                 OtherSide to = otherSide(it.to(), within);
                 IntPredicate order = order(it.test());
+                boolean whenOtherBlank = whenBlank && it.to().canBeBlank();
                 yield answered(field, inRows, whenBlank, (value, seen) -> {
                     Value other = to.value(seen);
-                    return other.isBlank() ? whenBlank : decide(value, other, order);
+                    return other.isBlank() ? whenOtherBlank : decide(value, other, order);
                 });
             }
             case Clause.Between it -> answered(field, inRows, whenBlank, between(it, whenBlank, within));
@@ -223,13 +225,15 @@ final class ConditionCompiler {
         // Outside, an edge that is “in” belongs to what lies outside.
         boolean fromIncluded = it.fromIncluded() != outside;
         boolean toIncluded = it.toIncluded() != outside;
+        boolean lowCanBeBlank = it.from().canBeBlank();
+        boolean highCanBeBlank = it.to().canBeBlank();
         IntPredicate above = fromIncluded ? order -> order >= 0 : order -> order > 0;
         IntPredicate below = toIncluded ? order -> order <= 0 : order -> order < 0;
         return (value, seen) -> {
             Value low = from.value(seen);
             Value high = to.value(seen);
             if (low.isBlank() || high.isBlank()) {
-                return whenBlank;
+                return whenBlank && (!low.isBlank() || lowCanBeBlank) && (!high.isBlank() || highCanBeBlank);
             }
             return (decide(value, low, above) && decide(value, high, below)) != outside;
         };
@@ -240,7 +244,11 @@ final class ConditionCompiler {
         return switch (clause) {
             case Clause.Answered ignored -> value -> true;
             case Clause.IsBlank ignored -> value -> false;
-            case Clause.ChoiceClause it -> choice(it.test() == Clause.ChoiceClause.ChoiceTest.IS, it.choices());
+            case Clause.ChoiceClause it -> {
+                Field field = lexicon.field(it.field());
+                boolean isNumber = field != null && lexicon.isNumberColumn(field);
+                yield choice(it.test() == Clause.ChoiceClause.ChoiceTest.IS, it.choices(), isNumber);
+            }
             case Clause.SetClause it -> set(it);
             case Clause.CountClause it -> {
                 IntPredicate order = order(it.test());
@@ -267,10 +275,16 @@ final class ConditionCompiler {
                 && Band.of(bands, number).map(Band::id).filter(wanted::contains).isPresent();
     }
 
-    private static Predicate<Value> choice(boolean is, List<String> choices) {
-        Set<String> named = Set.copyOf(choices);
+    /**
+     * @param isNumber whether what is chosen is a cell of numbers, which are compared by their size, as formulas do
+     */
+    private static Predicate<Value> choice(boolean is, List<String> choices, boolean isNumber) {
+        Set<String> named = choices.stream()
+                .map(choice -> isNumber ? Offerings.size(choice) : choice)
+                .collect(Collectors.toUnmodifiableSet());
         return value -> switch (value) {
-            case Value.Chosen(var choice, var ignored) -> named.contains(choice) == is;
+            case Value.Chosen(var choice, var ignored) ->
+                named.contains(isNumber ? Offerings.size(choice) : choice) == is;
             case Value.YesNo(var yes) -> named.contains(yes ? FieldKind.YesNo.YES : FieldKind.YesNo.NO) == is;
             default -> false;
         };

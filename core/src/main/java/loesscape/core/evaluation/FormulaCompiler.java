@@ -1,15 +1,19 @@
 package loesscape.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.function.IntSupplier;
+import loesscape.core.expression.Decimals;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.Names;
 import loesscape.core.expression.Program;
+import loesscape.core.expression.Type;
 import loesscape.core.expression.Work;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -25,6 +29,7 @@ final class FormulaCompiler {
     private final Function<String, Test> shared;
     private final Offerings offerings;
     private final IntSupplier memos;
+    private final Locale language;
 
     /**
      * @param shared the test of a shared condition
@@ -37,6 +42,7 @@ final class FormulaCompiler {
         this.shared = shared;
         this.offerings = offerings;
         this.memos = memos;
+        this.language = lexicon.language();
     }
 
     /**
@@ -45,10 +51,10 @@ final class FormulaCompiler {
      * @param within the repeating section in whose rows it is asked; null for outside of rows
      */
     Function<Seen, @Nullable Object> compile(String formula, @Nullable String within) {
-        Map<String, loesscape.core.expression.Type> types = lexicon.types(within);
+        Map<String, Type> types = lexicon.types(within);
         List<String> names = new ArrayList<>(Names.in(formula));
         names.retainAll(types.keySet());
-        Program program = Formula.of(formula, types).compile(names);
+        Program program = Formula.of(formula, types).compile(names, language);
         List<Function<Seen, @Nullable Object>> values = new ArrayList<>();
         names.forEach(name -> values.add(value(name, formula)));
         return seen -> {
@@ -75,7 +81,21 @@ final class FormulaCompiler {
             case Names.ROLE -> {
                 return seen -> seen.context.role().isEmpty() ? null : seen.context.role();
             }
+            case Names.ROW_NUMBER -> {
+                return seen -> BigDecimal.valueOf(seen.row + 1L);
+            }
             default -> {}
+        }
+        String key = Names.key(name);
+        if (Names.isList(name)) {
+            List<Map<String, @Nullable Object>> rows = offerings.rows(Objects.requireNonNull(lexicon.list(key), key));
+            return seen -> rows;
+        }
+        if (name.equals(Names.previous(key))) {
+            return previous(Objects.requireNonNull(lexicon.field(key), key));
+        }
+        if (name.equals(Names.runningTotal(key))) {
+            return runningTotal(slots.of(key));
         }
         Field field = lexicon.field(name);
         if (field != null) {
@@ -101,12 +121,49 @@ final class FormulaCompiler {
                 : seen -> plain(value.apply(seen));
     }
 
+    /** The value of a field in the row before; null in the first one. */
+    private Function<Seen, @Nullable Object> previous(Field field) {
+        Function<Seen, @Nullable Object> value = field(field);
+        return seen -> {
+            if (seen.row == 0) {
+                return null;
+            }
+            seen.row--;
+            Object before = value.apply(seen);
+            seen.row++;
+            return before;
+        };
+    }
+
+    /** The total of a field from the first row to this one; what is blank counts as 0. */
+    private Function<Seen, @Nullable Object> runningTotal(int slot) {
+        int memo = memos.getAsInt();
+        return seen -> {
+            List<BigDecimal> totals = seen.remembered(memo, -1, () -> runningTotals(seen.counting[slot]));
+            return Decimals.inRange(totals.get(seen.row));
+        };
+    }
+
+    private static List<BigDecimal> runningTotals(Value[] values) {
+        List<BigDecimal> totals = new ArrayList<>(values.length);
+        BigDecimal total = BigDecimal.ZERO;
+        for (Value value : values) {
+            total = plain(value) instanceof BigDecimal number ? total.add(number) : total;
+            totals.add(total);
+        }
+        return totals;
+    }
+
     /** The rows of a section as a list of contexts, each with the fields that the formula names. */
     private Function<Seen, @Nullable Object> rows(String section, String formula) {
         int slot = slots.of(section);
         Map<String, Function<Seen, @Nullable Object>> columns = new LinkedHashMap<>();
         lexicon.columns(section, formula)
                 .forEach(key -> columns.put(key, field(Objects.requireNonNull(lexicon.field(key), key))));
+        lexicon.sharedOfRows(section, formula).forEach(key -> {
+            Test test = shared.apply(key);
+            columns.put(key, test::holds);
+        });
         int memo = memos.getAsInt();
         return seen -> seen.remembered(memo, -1, () -> rows(slot, columns, seen));
     }

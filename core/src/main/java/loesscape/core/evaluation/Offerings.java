@@ -26,6 +26,11 @@ final class Offerings {
     private final Lexicon lexicon;
     private final Function<String, Function<Seen, Value>> values;
 
+    /** The rows of lists that formulas name, and those that fields offer: one for all who ask the same. */
+    private final Map<String, List<Map<String, @Nullable Object>>> rowsOfLists = new HashMap<>();
+
+    private final Map<Filtered, Cells> cells = new HashMap<>();
+
     /**
      * @param values how to read the counting value of a field
      */
@@ -93,6 +98,28 @@ final class Offerings {
                 : null;
     }
 
+    /** The rows of a lookup list, as formulas see them. */
+    List<Map<String, @Nullable Object>> rows(LookupList list) {
+        return rowsOfLists.computeIfAbsent(
+                list.key(),
+                ignored -> list.rows().stream().map(row -> entries(list, row)).toList());
+    }
+
+    private static Map<String, @Nullable Object> entries(LookupList list, List<String> row) {
+        Map<String, @Nullable Object> entries = new LinkedHashMap<>();
+        for (int i = 0; i < row.size(); i++) {
+            LookupList.Column column = list.columns().get(i);
+            String text = row.get(i);
+            Object value = WhiteSpace.isAll(text)
+                    ? null
+                    : column.number()
+                            ? Decimals.inRange(new java.math.BigDecimal(WhiteSpace.stripped(text)))
+                            : Value.Text.of(text) instanceof Value.Text(var words) ? words : null;
+            entries.put(column.key(), value);
+        }
+        return entries;
+    }
+
     private Index index(FieldKind.Lookup kind) {
         LookupList list = java.util.Objects.requireNonNull(lexicon.list(kind.list()), kind.list());
         List<Function<Seen, @Nullable String>> parents = new ArrayList<>();
@@ -106,7 +133,8 @@ final class Offerings {
                     field.kind().isNumeric() || list.columns().get(at).number();
             columns.add(new Compared(at, asNumber));
         });
-        return new Index(list, list.column(kind.column()), columns, parents);
+        Filtered filtered = new Filtered(list.key(), list.column(kind.column()), columns);
+        return new Index(cells.computeIfAbsent(filtered, ignored -> Cells.of(list, filtered)), columns, parents);
     }
 
     /** What a cell has to say to fit an answer; null for blank. */
@@ -134,36 +162,51 @@ final class Offerings {
     private record Compared(int column, boolean asNumber) {
 
         String key(String text) {
-            return asNumber && TypedNumber.isNumber(text)
-                    ? Numbers.plain(TypedNumber.of(text).stripTrailingZeros())
-                    : Texts.comparable(text);
+            return asNumber && TypedNumber.isNumber(text) ? size(text) : Texts.comparable(text);
         }
     }
 
-    /** The rows of a list by the cells of the columns that are filtered. */
-    private static final class Index {
+    /** A number in the one spelling that numbers of the same size have; any other text as it is. */
+    static String size(String text) {
+        return TypedNumber.isNumber(text) ? Numbers.plain(TypedNumber.of(text).stripTrailingZeros()) : text;
+    }
 
-        private final LookupList list;
-        private final List<Compared> columns;
-        private final List<Function<Seen, @Nullable String>> parents;
-        private final Map<List<String>, LinkedHashMap<String, List<String>>> rows = new HashMap<>();
-        private final Map<List<String>, Offered> offered = new HashMap<>();
+    /** A column of a list from which cells are offered, by what stands in others. */
+    private record Filtered(String list, int column, List<Compared> by) {
+        Filtered {
+            by = List.copyOf(by);
+        }
+    }
 
-        Index(LookupList list, int column, List<Compared> columns, List<Function<Seen, @Nullable String>> parents) {
-            this.list = list;
-            this.columns = columns;
-            this.parents = parents;
+    /**
+     * The rows of a list by the cells of the columns that are filtered.
+     *
+     * @param rows by what stands in those columns, and then by the cell that is offered
+     * @param offered the cells, by the same
+     */
+    private record Cells(
+            LookupList list, Map<List<String>, Map<String, List<String>>> rows, Map<List<String>, Offered> offered) {
+
+        static Cells of(LookupList list, Filtered filtered) {
+            Map<List<String>, Map<String, List<String>>> rows = new HashMap<>();
             for (List<String> row : list.rows()) {
-                List<String> by = columns.stream()
+                List<String> by = filtered.by().stream()
                         .map(each -> each.key(row.get(each.column())))
                         .toList();
-                if (!row.get(column).isBlank()) {
-                    rows.computeIfAbsent(by, ignored -> new LinkedHashMap<>()).putIfAbsent(row.get(column), row);
+                if (!row.get(filtered.column()).isBlank()) {
+                    rows.computeIfAbsent(by, ignored -> new LinkedHashMap<>())
+                            .putIfAbsent(row.get(filtered.column()), row);
                 }
             }
+            Map<List<String>, Offered> offered = new HashMap<>();
             rows.forEach(
                     (by, cells) -> offered.put(by, new Offered(List.copyOf(cells.keySet()), !by.isEmpty(), false)));
+            return new Cells(list, rows, offered);
         }
+    }
+
+    /** What a field offers of some cells, by the answers to its parents. */
+    private record Index(Cells cells, List<Compared> columns, List<Function<Seen, @Nullable String>> parents) {
 
         /** The answers to the parents as they are compared; null where one of them is blank. */
         @Nullable
@@ -180,29 +223,15 @@ final class Offerings {
         }
 
         Offered offered(@Nullable List<String> by, boolean restricted) {
-            Offered known = by == null ? null : offered.get(by);
+            Offered known = by == null ? null : cells.offered().get(by);
             return known == null ? new Offered(List.of(), restricted, false) : known;
         }
 
         @Nullable
         Map<String, @Nullable Object> row(@Nullable List<String> by, String cell) {
-            Map<String, List<String>> cells = by == null ? null : rows.get(by);
-            List<String> row = cells == null ? null : cells.get(cell);
-            if (row == null) {
-                return null;
-            }
-            Map<String, @Nullable Object> entries = new LinkedHashMap<>();
-            for (int i = 0; i < row.size(); i++) {
-                LookupList.Column column = list.columns().get(i);
-                String text = row.get(i);
-                Object value = WhiteSpace.isAll(text)
-                        ? null
-                        : column.number()
-                                ? Decimals.inRange(new java.math.BigDecimal(WhiteSpace.stripped(text)))
-                                : Value.Text.of(text) instanceof Value.Text(var words) ? words : null;
-                entries.put(column.key(), value);
-            }
-            return entries;
+            Map<String, List<String>> found = by == null ? null : cells.rows().get(by);
+            List<String> row = found == null ? null : found.get(cell);
+            return row == null ? null : entries(cells.list(), row);
         }
     }
 }

@@ -2,18 +2,25 @@ package loesscape.core.expression;
 
 import java.math.BigDecimal;
 import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import loesscape.core.expression.Program.Code;
 import loesscape.core.expression.Program.Frame;
 import loesscape.core.expression.functions.Arguments;
 import loesscape.core.expression.functions.Function;
 import loesscape.core.expression.functions.Functions;
+import loesscape.core.expression.functions.Given;
 import org.jspecify.annotations.Nullable;
 
 /** Turns a tree into steps that run over an array of values: every name has its place in it before the run. */
@@ -21,25 +28,71 @@ final class Compiler {
 
     private static final String ITEM = "item";
 
+    private static final long MOST_AHEAD = 500;
+
     private final Map<String, Integer> globals = new HashMap<>();
     private final Deque<Bound> bound = new ArrayDeque<>();
+    private final Map<Tree, Map<String, String>> labels;
+    private final Locale language;
     private int slots;
 
     /** A name bound inside the formula; {@code isItem} where the slot holds the element of a filter, whose entries are names. */
     private record Bound(String name, int slot, boolean isItem) {}
 
-    private Compiler(List<String> names) {
+    private Compiler(List<String> names, Map<Tree, Map<String, String>> labels, Locale language) {
+        this.labels = labels;
+        this.language = language;
         names.forEach(name -> globals.put(name, slots++));
     }
 
-    /** Compiles a tree whose free names are all among {@code names}. */
-    static Program compile(Tree tree, List<String> names) {
-        Compiler compiler = new Compiler(names);
+    /**
+     * Compiles a tree whose free names are all among {@code names}.
+     *
+     * @param labels of choices, by the call that asks for them
+     * @param language in which functions write
+     */
+    static Program compile(
+            Tree tree, List<String> names, IdentityHashMap<Tree, Map<String, String>> labels, Locale language) {
+        Compiler compiler = new Compiler(names, labels, language);
         Code code = compiler.code(tree);
         return new Program(names, code, compiler.slots);
     }
 
+    /** A part that says the same whatever is answered is worked out once, unless it is much work. */
     private Code code(Tree tree) {
+        Code code = written(tree);
+        boolean isFixed = switch (tree) {
+            case Tree.Call ignored -> isFixed(tree);
+            case Tree.Arithmetic ignored -> isFixed(tree);
+            case Tree.RangeOf ignored -> isFixed(tree);
+            case Tree.ListOf ignored -> isFixed(tree);
+            default -> false;
+        };
+        if (!isFixed) {
+            return code;
+        }
+        try {
+            Object value = code.run(new Frame(new Object[slots], new Work(MOST_AHEAD)));
+            return frame -> value;
+        } catch (Work.TooMuchWork e) {
+            return code;
+        }
+    }
+
+    private static boolean isFixed(Tree tree) {
+        return tree.children().stream()
+                .allMatch(child -> child instanceof Tree.Literal || (isFolded(child) && isFixed(child)));
+    }
+
+    private static boolean isFolded(Tree tree) {
+        return tree instanceof Tree.Call
+                || tree instanceof Tree.Arithmetic
+                || tree instanceof Tree.RangeOf
+                || tree instanceof Tree.ListOf
+                || tree instanceof Tree.Minus;
+    }
+
+    private Code written(Tree tree) {
         return switch (tree) {
             case Tree.Literal(var value) -> frame -> value;
             case Tree.Name(var name) -> name(name);
@@ -87,7 +140,8 @@ final class Compiler {
                 Code otherwise = code(other);
                 yield frame -> Boolean.TRUE.equals(test.run(frame)) ? then.run(frame) : otherwise.run(frame);
             }
-            case Tree.For(var bindings, var result) -> loop(bindings, 0, result);
+            case Tree.For(var bindings, var result) -> loop(bindings, result);
+            case Tree.FunctionOf it -> given(it);
             case Tree.Quantified(var every, var bindings, var condition) -> quantified(bindings, 0, every, condition);
             case Tree.Filter it -> filter(it);
             case Tree.Call it -> call(it);
@@ -99,7 +153,7 @@ final class Compiler {
             case Tree.RangeOf it -> range(it);
             case Tree.InstanceOf(var value, var type) -> {
                 Code of = code(value);
-                yield frame -> Type.isInstance(of.run(frame), type);
+                yield frame -> type.has(of.run(frame));
             }
         };
     }
@@ -181,17 +235,55 @@ final class Compiler {
             return (frame, value) -> Semantics.compare(frame.work, how, value, other.run(frame));
         }
         Code other = code(test);
-        return (frame, value) -> Semantics.in(frame.work, value, other.run(frame));
+        boolean isRange = test instanceof Tree.RangeOf;
+        return (frame, value) -> {
+            Object met = other.run(frame);
+            // A range one of whose ends is not there says nothing, not even of null.
+            return (isRange && met == null) ? null : Semantics.in(frame.work, value, met);
+        };
     }
 
-    private Code loop(List<Tree.Binding> bindings, int at, Tree result) {
+    /** What a loop gives so far, seen as a list that never changes once it was looked at. */
+    private static final class Results {
+        private @Nullable Object[] values = new Object[8];
+        private int count;
+
+        void add(@Nullable Object value) {
+            if (count == values.length) {
+                values = Arrays.copyOf(values, 2 * count);
+            }
+            values[count++] = value;
+        }
+
+        List<@Nullable Object> list() {
+            return Collections.unmodifiableList(Arrays.asList(values).subList(0, count));
+        }
+    }
+
+    /** Goes through what is bound and adds what comes out; false where something gone through is null. */
+    private interface Step {
+        boolean run(Frame frame, Results results);
+    }
+
+    private Code loop(List<Tree.Binding> bindings, Tree result) {
+        int partial = slots++;
+        bound.push(new Bound(Names.PARTIAL, partial, false));
+        Step step = step(bindings, 0, result, partial);
+        bound.pop();
+        return frame -> {
+            Results results = new Results();
+            return step.run(frame, results) ? results.list() : null;
+        };
+    }
+
+    private Step step(List<Tree.Binding> bindings, int at, Tree result, int partial) {
         if (at == bindings.size()) {
             Code code = code(result);
-            return frame -> {
+            return (frame, results) -> {
                 frame.work.take(1);
-                List<@Nullable Object> one = new ArrayList<>(1);
-                one.add(code.run(frame));
-                return one;
+                frame.slots[partial] = results.list();
+                results.add(code.run(frame));
+                return true;
             };
         }
         Tree.Binding binding = bindings.get(at);
@@ -199,24 +291,36 @@ final class Compiler {
         Code to = binding.to() == null ? null : code(binding.to());
         int slot = slots++;
         bound.push(new Bound(binding.name(), slot, false));
-        Code inner = loop(bindings, at + 1, result);
+        Step inner = step(bindings, at + 1, result, partial);
         bound.pop();
-        return frame -> {
+        return (frame, results) -> {
             List<?> elements = elements(frame, in, to);
             if (elements == null) {
-                return null;
+                return false;
             }
-            List<@Nullable Object> results = new ArrayList<>();
             for (Object element : elements) {
                 frame.slots[slot] = element;
-                if (inner.run(frame) instanceof List<?> more) {
-                    frame.work.take(more.size());
-                    results.addAll(more);
-                } else {
-                    return null;
+                if (!inner.run(frame, results)) {
+                    return false;
                 }
             }
-            return results;
+            return true;
+        };
+    }
+
+    private Code given(Tree.FunctionOf it) {
+        int first = slots;
+        slots += it.parameters().size();
+        for (int i = 0; i < it.parameters().size(); i++) {
+            bound.push(new Bound(it.parameters().get(i), first + i, false));
+        }
+        Code result = code(it.result());
+        it.parameters().forEach(parameter -> bound.pop());
+        int parameters = it.parameters().size();
+        return frame -> (Given) values -> {
+            frame.work.take(1);
+            System.arraycopy(values, 0, frame.slots, first, Math.min(values.length, parameters));
+            return result.run(frame);
         };
     }
 
@@ -227,12 +331,22 @@ final class Compiler {
             return counted(frame, from, to.run(frame));
         }
         if (from instanceof Range range) {
-            return counted(frame, range.low(), range.high());
+            List<?> all = counted(frame, range.low(), range.high());
+            if (all == null) {
+                return null;
+            }
+            int first = range.lowIncluded() ? 0 : 1;
+            boolean isLastOut = !range.highIncluded()
+                    && Boolean.TRUE.equals(Semantics.equal(frame.work, all.getLast(), range.high()));
+            return all.subList(Math.min(first, all.size()), Math.max(first, all.size() - (isLastOut ? 1 : 0)));
         }
         return from == null ? null : Semantics.listOf(from);
     }
 
     private static @Nullable List<?> counted(Frame frame, @Nullable Object from, @Nullable Object to) {
+        if (from instanceof LocalDate first && to instanceof LocalDate last) {
+            return days(frame, first, last);
+        }
         if (!(from instanceof BigDecimal first) || !(to instanceof BigDecimal last)) {
             return null;
         }
@@ -245,6 +359,18 @@ final class Compiler {
             next = rises ? next.add(BigDecimal.ONE) : next.subtract(BigDecimal.ONE);
         }
         return numbers;
+    }
+
+    private static List<LocalDate> days(Frame frame, LocalDate first, LocalDate last) {
+        List<LocalDate> days = new ArrayList<>();
+        int step = first.isAfter(last) ? -1 : 1;
+        for (LocalDate day = first; ; day = day.plusDays(step)) {
+            frame.work.take(1);
+            days.add(day);
+            if (day.equals(last)) {
+                return days;
+            }
+        }
     }
 
     /** Stops at the first element that decides. */
@@ -284,16 +410,16 @@ final class Compiler {
         bound.push(new Bound(ITEM, slot, true));
         Code condition = code(it.condition());
         bound.pop();
+        boolean mayBePosition = !isTruth(it.condition());
         return frame -> {
             List<?> elements = Semantics.listOf(list.run(frame));
-            List<@Nullable Object> kept = new ArrayList<>();
             Object outer = frame.slots[slot];
-            frame.slots[slot] = elements.isEmpty() ? null : elements.getFirst();
-            Object first = condition.run(frame);
-            if (first instanceof BigDecimal position) {
+            BigDecimal position = mayBePosition ? position(frame, slot, elements, condition) : null;
+            if (position != null) {
                 frame.slots[slot] = outer;
                 return at(elements, position);
             }
+            List<@Nullable Object> kept = new ArrayList<>();
             for (Object element : elements) {
                 frame.work.take(1);
                 frame.slots[slot] = element;
@@ -304,6 +430,30 @@ final class Compiler {
             frame.slots[slot] = outer;
             return kept;
         };
+    }
+
+    /** What can be nothing but true, false or null. */
+    private static boolean isTruth(Tree tree) {
+        return tree instanceof Tree.Comparison
+                || tree instanceof Tree.And
+                || tree instanceof Tree.Or
+                || tree instanceof Tree.Between
+                || tree instanceof Tree.In
+                || tree instanceof Tree.Quantified
+                || tree instanceof Tree.InstanceOf;
+    }
+
+    /**
+     * The position that a filter names: a number without regard to any element, unless an entry of the elements makes it
+     * something else. Null where it is a condition.
+     */
+    private static @Nullable BigDecimal position(Frame frame, int slot, List<?> elements, Code condition) {
+        frame.slots[slot] = null;
+        if (!(condition.run(frame) instanceof BigDecimal position)) {
+            return null;
+        }
+        frame.slots[slot] = elements.isEmpty() ? null : elements.getFirst();
+        return condition.run(frame) instanceof Boolean ? null : position;
     }
 
     private static @Nullable Object at(List<?> elements, BigDecimal position) {
@@ -318,6 +468,7 @@ final class Compiler {
         Function function = Functions.find(it.function()).orElseThrow();
         Code[] arguments = codes(ordered(function, it));
         Signature signature = Signature.of(function.name());
+        Map<String, String> choices = labels.getOrDefault(it, Map.of());
         return frame -> {
             List<@Nullable Object> given = new ArrayList<>(arguments.length);
             for (int i = 0; i < arguments.length; i++) {
@@ -326,7 +477,7 @@ final class Compiler {
                 given.add(value);
             }
             try {
-                Object result = function.body().of(frame.work, new Arguments(given));
+                Object result = function.body().of(frame.work, new Arguments(given, language, choices));
                 frame.work.take(size(result));
                 return result;
             } catch (ArithmeticException | DateTimeException e) {
@@ -378,7 +529,7 @@ final class Compiler {
             codes.forEach((name, code) -> {
                 frame.work.take(1);
                 Object value = code.run(frame);
-                frame.slots[java.util.Objects.requireNonNull(places.get(name))] = value;
+                frame.slots[Objects.requireNonNull(places.get(name))] = value;
                 values.put(name, value);
             });
             return values;
@@ -391,9 +542,14 @@ final class Compiler {
         return frame -> {
             Object from = low.run(frame);
             Object to = high.run(frame);
-            return from != null && to != null && Semantics.order(from, to) == null
+            Integer order = from == null || to == null ? null : Semantics.order(from, to);
+            return order == null || order > 0
                     ? null
-                    : new Range(from, it.lowIncluded(), to, it.highIncluded());
+                    : new Range(
+                            Objects.requireNonNull(from),
+                            it.lowIncluded(),
+                            Objects.requireNonNull(to),
+                            it.highIncluded());
         };
     }
 }

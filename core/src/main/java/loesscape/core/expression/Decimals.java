@@ -1,5 +1,6 @@
 package loesscape.core.expression;
 
+import ch.obermuhlner.math.big.BigDecimalMath;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
@@ -13,6 +14,17 @@ public final class Decimals {
     public static final MathContext CONTEXT = MathContext.DECIMAL128;
 
     private static final int GREATEST_EXPONENT = 6144;
+
+    /** The scales that a number can have (DMN 1.4, 10.3.4.5). */
+    private static final BigDecimal LEAST_SCALE = BigDecimal.valueOf(-6111);
+
+    private static final BigDecimal GREATEST_SCALE = BigDecimal.valueOf(6176);
+
+    /** More digits than are kept, for what is worked out in several steps. */
+    private static final MathContext MORE = new MathContext(CONTEXT.getPrecision() + 10);
+
+    /** Above this, e raised to a number has an exponent above 6144; a power to it takes no longer than one below. */
+    private static final BigDecimal GREATEST_LOGARITHM = BigDecimal.valueOf(14_150);
 
     private Decimals() {}
 
@@ -45,26 +57,44 @@ public final class Decimals {
         BigDecimal whole = exponent.stripTrailingZeros();
         if (whole.scale() <= 0 && whole.abs().compareTo(BigDecimal.valueOf(99_999)) <= 0) {
             int times = whole.intValueExact();
-            BigDecimal power = base.pow(Math.abs(times), new MathContext(CONTEXT.getPrecision() + 10));
+            BigDecimal power = base.pow(Math.abs(times), MORE);
             return times < 0 ? BigDecimal.ONE.divide(power, CONTEXT) : power.round(CONTEXT);
         }
-        return fromDouble(Math.pow(base.doubleValue(), exponent.doubleValue()));
+        return exponential(exponent.multiply(logarithm(base), MORE));
     }
 
-    /** A result that only binary floating point has, such as a logarithm, as the shortest decimal for it. */
-    public static BigDecimal fromDouble(double number) {
-        if (!Double.isFinite(number)) {
-            throw new ArithmeticException("Not a number");
+    /** The natural logarithm; fails for what is not above 0. */
+    private static BigDecimal logarithm(BigDecimal number) {
+        if (number.signum() <= 0) {
+            throw new ArithmeticException("No logarithm");
         }
-        return BigDecimal.valueOf(number);
+        return BigDecimalMath.log(number, MORE);
+    }
+
+    /** Euler's number raised to a number; fails where that is out of range, before it is worked out. */
+    private static BigDecimal exponential(BigDecimal number) {
+        if (number.compareTo(GREATEST_LOGARITHM) > 0) {
+            throw new ArithmeticException("Out of range");
+        }
+        return number.compareTo(GREATEST_LOGARITHM.negate()) < 0 ? BigDecimal.ZERO : BigDecimalMath.exp(number, MORE);
+    }
+
+    /** The natural logarithm, to 34 digits; null for what is not above 0. */
+    public static @Nullable BigDecimal log(BigDecimal number) {
+        return number.signum() <= 0 ? null : inRange(logarithm(number));
+    }
+
+    /** Euler's number raised to a number, to 34 digits; null where that is out of range. */
+    public static @Nullable BigDecimal exp(BigDecimal number) {
+        return number.compareTo(GREATEST_LOGARITHM) > 0 ? null : inRange(exponential(number));
     }
 
     /** A number rounded to a number of decimals, which may be below 0; null where that many make no sense. */
     public static @Nullable BigDecimal rounded(BigDecimal number, BigDecimal decimals, RoundingMode mode) {
-        int scale = decimals.setScale(0, RoundingMode.DOWN).intValue();
-        if (Math.abs(decimals.longValue()) > GREATEST_EXPONENT) {
+        if (decimals.compareTo(LEAST_SCALE) < 0 || decimals.compareTo(GREATEST_SCALE) > 0) {
             return null;
         }
+        int scale = decimals.setScale(0, RoundingMode.DOWN).intValue();
         return number.scale() <= scale ? number : inRange(number.setScale(scale, mode));
     }
 

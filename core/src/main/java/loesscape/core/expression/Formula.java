@@ -2,6 +2,7 @@ package loesscape.core.expression;
 
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import loesscape.core.expression.functions.Functions;
@@ -18,13 +19,11 @@ import loesscape.core.expression.functions.Functions;
 public final class Formula {
 
     private final Tree tree;
-    private final Type type;
-    private final List<Use> uses;
+    private final TypeCheck.Checked checked;
 
     private Formula(Tree tree, TypeCheck.Checked checked) {
         this.tree = tree;
-        this.type = checked.type();
-        this.uses = checked.uses();
+        this.checked = checked;
     }
 
     /**
@@ -59,12 +58,12 @@ public final class Formula {
 
     /** What kind of value it gives, as far as is known. */
     public Type type() {
-        return type;
+        return checked.type();
     }
 
     /** What it names of the document, in reading order. Names that it binds itself are none. */
     public List<Use> uses() {
-        return uses;
+        return checked.uses();
     }
 
     /**
@@ -80,14 +79,15 @@ public final class Formula {
         StringBuilder renamed = new StringBuilder();
         int done = 0;
         for (Use use : uses) {
-            renamed.append(text, done, use.at()).append(change.apply(use.name()));
+            renamed.append(text, done, use.at())
+                    .append(Names.isList(use.name()) ? Names.key(change.apply(use.name())) : change.apply(use.name()));
             done = use.end();
         }
         renamed.append(text, done, text.length());
         String written = renamed.toString();
         if (!written.equals(text)) {
             Map<String, Type> after = new HashMap<>();
-            names.forEach((name, type) -> after.put(change.apply(name), renamed(type, change)));
+            names.forEach((name, type) -> after.put(renamed(name, change), renamed(type, change)));
             List<String> meant =
                     uses.stream().map(use -> change.apply(use.name())).toList();
             if (!of(written, after).uses().stream().map(Use::name).toList().equals(meant)) {
@@ -95,6 +95,14 @@ public final class Formula {
             }
         }
         return written;
+    }
+
+    /** A name, or one that is made of one, with what its key is changed into. */
+    private static String renamed(String name, UnaryOperator<String> change) {
+        String key = Names.key(name);
+        return Names.isList(name) || key.isEmpty() || key.equals(name)
+                ? change.apply(name)
+                : name.substring(0, name.indexOf('(') + 1) + change.apply(key) + ")";
     }
 
     /** A formula binds a name itself that something of the document was to have. */
@@ -107,6 +115,7 @@ public final class Formula {
     private static Type renamed(Type type, UnaryOperator<String> change) {
         return switch (type) {
             case Type.Simple it -> it;
+            case Type.Choice it -> it;
             case Type.ListOf(var element) -> new Type.ListOf(renamed(element, change));
             case Type.Context(var entries, var isRow) -> {
                 Map<String, Type> after = new HashMap<>();
@@ -123,6 +132,15 @@ public final class Formula {
 
     /** Makes it ready to be run over the values of some names, which must be all that it refers to. */
     public Program compile(List<String> names) {
-        return Compiler.compile(tree, names);
+        return compile(names, Locale.ENGLISH);
+    }
+
+    /**
+     * Makes it ready to be run over the values of some names, which must be all that it refers to.
+     *
+     * @param language in which numbers, days and months are written out where it does not say itself
+     */
+    public Program compile(List<String> names, Locale language) {
+        return Compiler.compile(tree, names, checked.labels(), language);
     }
 }

@@ -165,9 +165,8 @@ final class Lexer {
             case '"', '\'', '\\' -> said.append(c);
             case 'u' -> codePoint(said, start, 4);
             case 'U' -> codePoint(said, start, 6);
-            default ->
-                throw new FormulaProblem(
-                        start, at, "Expected n, r, t, \", \\, u or U after a backslash; write \\\\ for a backslash.");
+            // Patterns are full of these: "\\d{3}" is what its author means, with one backslash or with two.
+            default -> said.append('\\').append(c);
         }
     }
 

@@ -19,10 +19,42 @@ public final class Names {
     /** The name of the role that is acting; no key begins with a capital. */
     public static final String ROLE = "Role";
 
+    /** The name of the place of the row in which a formula stands, which counts from 1. */
+    public static final String ROW_NUMBER = "row number()";
+
+    /** What the results of a loop so far are called in it (DMN 1.4, 10.3.2.14). */
+    static final String PARTIAL = "partial";
+
     private final Deque<String> bound = new ArrayDeque<>();
     private final Set<String> free = new LinkedHashSet<>();
 
     private Names() {}
+
+    /** The name of the value that a field of a row has in the row before. */
+    public static String previous(String key) {
+        return "previous(" + key + ")";
+    }
+
+    /** The name of the total of a field over the rows up to this one. */
+    public static String runningTotal(String key) {
+        return "running total(" + key + ")";
+    }
+
+    /** The name of the rows of a lookup list. */
+    public static String list(String key) {
+        return "list(" + key + ")";
+    }
+
+    /** The key in a name that is made of one; the name itself where it is not. */
+    public static String key(String name) {
+        int open = name.indexOf('(');
+        return open < 0 ? name : name.substring(open + 1, name.length() - 1);
+    }
+
+    /** Whether a name is that of a lookup list. */
+    public static boolean isList(String name) {
+        return name.startsWith("list(");
+    }
 
     /** Whether a word is a keyword of formulas, or “item”, which stands for each element of a list, and so can be no name in one. */
     public static boolean isReserved(String word) {
@@ -47,6 +79,9 @@ public final class Names {
             case Tree.Name(var name) -> {
                 if (!bound.contains(name)) {
                     free.add(name);
+                    if (name.indexOf('(') > 0 && !isList(name) && !key(name).isEmpty()) {
+                        free.add(key(name));
+                    }
                 }
             }
             case Tree.Path(var of, var ignored) -> look(of);
@@ -62,7 +97,11 @@ public final class Names {
             case Tree.And(var left, var right) -> look(left, right);
             case Tree.Or(var left, var right) -> look(left, right);
             case Tree.If(var condition, var one, var other) -> look(condition, one, other);
-            case Tree.For(var bindings, var result) -> bound(bindings, result);
+            case Tree.For(var bindings, var result) -> {
+                bound.push(PARTIAL);
+                bound(bindings, result);
+                bound.pop();
+            }
             case Tree.Quantified(var ignored, var bindings, var condition) -> bound(bindings, condition);
             case Tree.Filter(var list, var condition) -> {
                 look(list);
@@ -81,6 +120,11 @@ public final class Names {
             }
             case Tree.RangeOf it -> look(it.low(), it.high());
             case Tree.InstanceOf(var value, var ignored) -> look(value);
+            case Tree.FunctionOf(var parameters, var result) -> {
+                parameters.forEach(bound::push);
+                look(result);
+                parameters.forEach(parameter -> bound.pop());
+            }
         }
     }
 

@@ -3,7 +3,10 @@ package loesscape.core.expression;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import loesscape.core.expression.Token.Kind;
 import loesscape.core.expression.Tree.Binding;
@@ -27,20 +30,30 @@ final class Parser {
 
     private static final int MOST_WORDS = 5;
 
+    private static final Set<String> WITH_KEY = Set.of("previous", "running total", "list");
+
+    private static final Set<String> TAKE_FUNCTIONS = Set.of("sort", "list replace");
+
     private final List<Token> tokens;
     private final Predicate<String> isFunction;
     private final IdentityHashMap<Tree, int[]> places = new IdentityHashMap<>();
+    private final IdentityHashMap<Tree, int[]> keys = new IdentityHashMap<>();
     private final IdentityHashMap<Tree, Integer> depths = new IdentityHashMap<>();
     private int next;
     private int depth;
+    private int highEnds;
 
     private Parser(List<Token> tokens, Predicate<String> isFunction) {
         this.tokens = tokens;
         this.isFunction = isFunction;
     }
 
-    /** A tree, and where each of its parts stands in the text. */
-    record Parsed(Tree tree, IdentityHashMap<Tree, int[]> places) {}
+    /**
+     * A tree, and where each of its parts stands in the text.
+     *
+     * @param keys where the keys stand of names that have one in brackets
+     */
+    record Parsed(Tree tree, IdentityHashMap<Tree, int[]> places, IdentityHashMap<Tree, int[]> keys) {}
 
     /**
      * Parses a formula.
@@ -60,7 +73,7 @@ final class Parser {
         if (end.kind() != Kind.END) {
             throw parser.expected("an operator or the end of the formula");
         }
-        return new Parsed(tree, parser.places);
+        return new Parsed(tree, parser.places, parser.keys);
     }
 
     private Token peek() {
@@ -118,17 +131,7 @@ final class Parser {
             throw new FormulaProblem(
                     peek().at(), peek().end(), "The formula is nested more than %d deep.".formatted(DEEPEST));
         }
-        Tree tree = peek().kind() != Kind.KEYWORD
-                ? disjunction()
-                : switch (peek().text()) {
-                    case "if" -> conditional();
-                    case "for" -> loop();
-                    case "some", "every" -> quantified();
-                    case "function" ->
-                        throw new FormulaProblem(
-                                peek().at(), peek().end(), "Formulas here define no functions of their own.");
-                    default -> disjunction();
-                };
+        Tree tree = disjunction();
         depth--;
         return tree;
     }
@@ -240,8 +243,10 @@ final class Parser {
 
     /** Whether the bracket here opens a range, such as {@code (1..5]}. */
     private boolean isRangeAhead() {
-        int open = 0;
-        for (int i = next; i < tokens.size(); i++) {
+        int open = peek().is("]") ? 1 : 0;
+        // What “for” goes through can be written with “..” too.
+        int loops = 0;
+        for (int i = next + open; i < tokens.size(); i++) {
             Token token = tokens.get(i);
             if (token.is("(") || token.is("[") || token.is("{")) {
                 open++;
@@ -249,10 +254,14 @@ final class Parser {
                 if (--open == 0) {
                     return false;
                 }
-            } else if (open == 1 && token.is("..")) {
+            } else if (open == 1 && token.is("..") && loops == 0) {
                 return true;
-            } else if (open == 1 && (token.is(",") || token.is("for") || token.is("in"))) {
+            } else if (open == 1 && token.is(",") && loops == 0) {
                 return false;
+            } else if (token.is("for") || token.is("some") || token.is("every")) {
+                loops++;
+            } else if (token.is("return") || token.is("satisfies")) {
+                loops--;
             }
         }
         return false;
@@ -290,8 +299,8 @@ final class Parser {
     private Tree negation() {
         int from = next;
         int count = 0;
-        while (takeIf("-")) {
-            count++;
+        while (peek().is("-") || (peek().is("+") && peek(1).kind() == Kind.NUMBER)) {
+            count += take().text().equals("-") ? 1 : 0;
         }
         Tree operand = instance();
         for (int i = 0; i < Math.min(count, DEEPEST); i++) {
@@ -310,8 +319,34 @@ final class Parser {
             return value;
         }
         require("of", "after “instance”");
-        String type = words(Type::isNamed, "a type, such as number, string, boolean, date, list");
-        return placed(from, new Tree.InstanceOf(value, type));
+        return placed(from, new Tree.InstanceOf(value, typeName()));
+    }
+
+    /** The name of a type, with those of its parts where they are said: {@code list<number>}. */
+    private TypeName typeName() {
+        String name = words(TypeName::isKnown, "a type, such as number, string, boolean, date, list");
+        if (!TypeName.hasParts(name) || !takeIf("<")) {
+            return new TypeName(name);
+        }
+        if (++depth > DEEPEST) {
+            throw new FormulaProblem(
+                    peek().at(), peek().end(), "The formula is nested more than %d deep.".formatted(DEEPEST));
+        }
+        Map<String, TypeName> parts = new LinkedHashMap<>();
+        do {
+            String part = "";
+            if (name.equals("context")) {
+                if (peek().kind() != Kind.NAME) {
+                    throw expected("the name of an entry");
+                }
+                part = take().text();
+                require(":", "after the name of an entry");
+            }
+            parts.put(part, typeName());
+        } while (name.equals("context") && takeIf(","));
+        require(">", "after the type of what is in it");
+        depth--;
+        return new TypeName(name, parts);
     }
 
     private Tree postfix() {
@@ -322,7 +357,8 @@ final class Parser {
             if (++links > DEEPEST) {
                 throw new FormulaProblem(peek().at(), peek().end(), "Too many filters and paths in a row.");
             }
-            if (takeIf("[")) {
+            if (peek().is("[") && !(highEnds > 0 && !beginsExpression(peek(1)))) {
+                next++;
                 Tree condition = expression();
                 require("]", "after the filter");
                 tree = placed(from, new Tree.Filter(tree, condition));
@@ -371,6 +407,14 @@ final class Parser {
                 next++;
                 yield call(from, "not");
             }
+            case "if" -> conditional();
+            case "for" -> loop();
+            case "some", "every" -> quantified();
+            case "function" ->
+                throw new FormulaProblem(
+                        token.at(),
+                        token.end(),
+                        "Formulas here define no functions of their own, but as what sort and list replace go by.");
             case "@" -> at();
             case "(" -> isRangeAhead() ? range() : grouped();
             case "]" -> range();
@@ -380,6 +424,24 @@ final class Parser {
                 throw new FormulaProblem(
                         token.at(), token.end(), "Say again what is compared, as in depth >= 3 and depth <= 5.");
             default -> throw expected("a value, a field or a function");
+        };
+    }
+
+    /** Whether what stands here can be the first of an expression; if not, a “[” before it closes a range. */
+    private static boolean beginsExpression(Token token) {
+        return switch (token.kind()) {
+            case NUMBER, STRING, NAME -> true;
+            case KEYWORD ->
+                switch (token.text()) {
+                    case "if", "for", "some", "every", "not", "true", "false", "null", "function" -> true;
+                    default -> false;
+                };
+            case SIGN ->
+                switch (token.text()) {
+                    case "(", "[", "{", "@", "-", "+" -> true;
+                    default -> false;
+                };
+            case END -> false;
         };
     }
 
@@ -409,7 +471,9 @@ final class Parser {
         boolean lowIncluded = take().text().equals("[");
         Tree low = expression();
         require("..", "between the ends of the range");
+        highEnds++;
         Tree high = expression();
+        highEnds--;
         if (!peek().is("]") && !peek().is(")") && !peek().is("[")) {
             throw expected("“]” or “)” at the end of the range");
         }
@@ -420,7 +484,7 @@ final class Parser {
     private Tree list() {
         int from = next++;
         List<Tree> elements = new ArrayList<>();
-        if (!takeIf("]")) {
+        if (isRangeAhead() || !takeIf("]")) {
             do {
                 elements.add(expression());
             } while (takeIf(","));
@@ -451,9 +515,9 @@ final class Parser {
         for (int words = MOST_WORDS; words > 0; words--) {
             String name = joined(words);
             if (name != null && peek(words).is("(")) {
-                if (name.equals("today") && peek(2).is(")")) {
-                    next += 3;
-                    return placed(from, new Tree.Name(Names.TODAY));
+                Tree.Name known = nameWithBrackets(name, words);
+                if (known != null) {
+                    return placed(from, known);
                 }
                 if (isFunction.test(name)) {
                     next += words;
@@ -466,6 +530,34 @@ final class Parser {
             }
         }
         return placed(from, new Tree.Name(take().text()));
+    }
+
+    /** What looks like a call and is a name: the day, the number of the row, a value of other rows, a lookup list. */
+    private Tree.@Nullable Name nameWithBrackets(String name, int words) {
+        Token inside = peek(words + 1);
+        boolean isEmpty = inside.is(")");
+        if (isEmpty && (name.equals("today") || name.equals("row number"))) {
+            next += words + 2;
+            return new Tree.Name(name + "()");
+        }
+        boolean isOne = peek(words + 2).is(")");
+        Kind wanted = name.equals("list") ? Kind.STRING : Kind.NAME;
+        if (!WITH_KEY.contains(name)) {
+            return null;
+        }
+        if (inside.kind() != wanted || !isOne) {
+            throw new FormulaProblem(
+                    inside.at(),
+                    inside.end(),
+                    name.equals("list")
+                            ? "Expected the key of a lookup list in quotes, as in list(\"holidays\")."
+                            : "Expected the key of a field of these rows, as in %s(amount).".formatted(name));
+        }
+        next += words + 3;
+        Tree.Name tree = new Tree.Name(name + "(" + inside.text() + ")");
+        int quote = wanted == Kind.STRING ? 1 : 0;
+        keys.put(tree, new int[] {inside.at() + quote, inside.end() - quote});
+        return tree;
     }
 
     private FormulaProblem noFunction(int words, String name) {
@@ -519,7 +611,7 @@ final class Parser {
                 if (name != null) {
                     names.add(name);
                 }
-                arguments.add(expression());
+                arguments.add(peek().is("function") && TAKE_FUNCTIONS.contains(function) ? function() : expression());
                 if (!names.isEmpty() && names.size() < arguments.size()) {
                     throw expected("a name and “:” before each argument, or before none");
                 }
@@ -527,6 +619,21 @@ final class Parser {
             require(")", "or “,” after an argument");
         }
         return placed(from, new Tree.Call(function, arguments, names));
+    }
+
+    /** {@code function(a, b) a.depth < b.depth}, as some functions take one. */
+    private Tree function() {
+        int from = next++;
+        List<String> parameters = new ArrayList<>();
+        require("(", "after “function”");
+        do {
+            if (peek().kind() != Kind.NAME) {
+                throw expected("a name for what the function is given");
+            }
+            parameters.add(take().text());
+        } while (takeIf(","));
+        require(")", "or “,” after what the function is given");
+        return placed(from, new Tree.FunctionOf(parameters, expression()));
     }
 
     private @Nullable String parameter() {

@@ -34,6 +34,7 @@ final class Printer {
             case Tree.If ignored -> LOOSEST;
             case Tree.For ignored -> LOOSEST;
             case Tree.Quantified ignored -> LOOSEST;
+            case Tree.FunctionOf ignored -> LOOSEST;
             case Tree.Or ignored -> OR;
             case Tree.And ignored -> AND;
             case Tree.Comparison ignored -> COMPARISON;
@@ -49,7 +50,7 @@ final class Printer {
     private static String text(Tree tree) {
         return switch (tree) {
             case Tree.Literal(var value) -> literal(value);
-            case Tree.Name(var name) -> name;
+            case Tree.Name(var name) -> Names.isList(name) ? "list(" + quoted(Names.key(name)) + ")" : name;
             case Tree.Path(var of, var name) -> text(of, POSTFIX) + "." + name;
             case Tree.Arithmetic(var operation, var left, var right) ->
                 text(left, operation.binds) + " " + operation.sign + " " + text(right, operation.binds + 1);
@@ -77,6 +78,8 @@ final class Printer {
             case Tree.RangeOf(var low, var lowIncluded, var high, var highIncluded) ->
                 (lowIncluded ? "[" : "(") + print(low) + " .. " + print(high) + (highIncluded ? "]" : ")");
             case Tree.InstanceOf(var value, var type) -> text(value, POSTFIX) + " instance of " + type;
+            case Tree.FunctionOf(var parameters, var result) ->
+                "function(" + String.join(", ", parameters) + ") " + print(result);
         };
     }
 

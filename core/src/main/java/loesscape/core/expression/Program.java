@@ -26,10 +26,11 @@ public final class Program {
     /** What a program knows while it runs: the values of names, and how much it may still do. */
     static final class Frame {
         final @Nullable Object[] slots;
-        final Work work = new Work();
+        final Work work;
 
-        Frame(@Nullable Object[] slots) {
+        Frame(@Nullable Object[] slots, Work work) {
             this.slots = slots;
+            this.work = work;
         }
     }
 
@@ -46,6 +47,15 @@ public final class Program {
      * @throws Work.TooMuchWork when it does more than a formula may
      */
     public @Nullable Object run(@Nullable Object... values) {
-        return code.run(new Frame(Arrays.copyOf(values, slots)));
+        return run(new Work(), values);
+    }
+
+    /**
+     * Works the formula out as one of several that share what they may do.
+     *
+     * @throws Work.TooMuchWork when it does more than is left
+     */
+    public @Nullable Object run(Work work, @Nullable Object... values) {
+        return code.run(new Frame(Arrays.copyOf(values, slots), work));
     }
 }

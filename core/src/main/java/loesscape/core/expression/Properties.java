@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -33,7 +34,8 @@ final class Properties {
             "start",
             "end",
             "start included",
-            "end included");
+            "end included",
+            "value");
 
     /** Whether dates, times, durations or ranges have a property of a name. */
     static boolean isKnown(String name) {
@@ -43,11 +45,11 @@ final class Properties {
     /** The properties of values of a type; none where it has none. */
     static List<String> of(Type.Simple type) {
         return switch (type) {
-            case DATE -> List.of("year", "month", "day", "weekday");
-            case TIME -> List.of("hour", "minute", "second");
-            case DATE_TIME -> List.of("year", "month", "day", "weekday", "hour", "minute", "second");
-            case DAYS -> List.of("days", "hours", "minutes", "seconds");
-            case MONTHS -> List.of("years", "months");
+            case DATE -> List.of("year", "month", "day", "weekday", "value");
+            case TIME -> List.of("hour", "minute", "second", "value");
+            case DATE_TIME -> List.of("year", "month", "day", "weekday", "hour", "minute", "second", "value");
+            case DAYS -> List.of("days", "hours", "minutes", "seconds", "value");
+            case MONTHS -> List.of("years", "months", "value");
             case RANGE -> List.of("start", "end", "start included", "end included");
             case NUMBER, TEXT, YES_NO, NOTHING, ANY -> List.of();
         };
@@ -71,6 +73,7 @@ final class Properties {
             }
             case LocalDate date -> date(date, name);
             case LocalTime time -> time(time, name);
+            case LocalDateTime both when name.equals("value") -> BigDecimal.valueOf(both.toEpochSecond(ZoneOffset.UTC));
             case LocalDateTime both -> {
                 Object part = date(both.toLocalDate(), name);
                 yield part != null ? part : time(both.toLocalTime(), name);
@@ -79,6 +82,7 @@ final class Properties {
                 switch (name) {
                     case "years" -> BigDecimal.valueOf(months.years());
                     case "months" -> BigDecimal.valueOf(months.months());
+                    case "value" -> BigDecimal.valueOf(months.total());
                     default -> null;
                 };
             case Duration duration -> duration(duration, name);
@@ -100,6 +104,7 @@ final class Properties {
             case "month" -> BigDecimal.valueOf(date.getMonthValue());
             case "day" -> BigDecimal.valueOf(date.getDayOfMonth());
             case "weekday" -> BigDecimal.valueOf(date.getDayOfWeek().getValue());
+            case "value" -> BigDecimal.valueOf(date.atStartOfDay().toEpochSecond(ZoneOffset.UTC));
             default -> null;
         };
     }
@@ -109,6 +114,7 @@ final class Properties {
             case "hour" -> BigDecimal.valueOf(time.getHour());
             case "minute" -> BigDecimal.valueOf(time.getMinute());
             case "second" -> BigDecimal.valueOf(time.getSecond());
+            case "value" -> BigDecimal.valueOf(time.toSecondOfDay());
             default -> null;
         };
     }
@@ -119,6 +125,7 @@ final class Properties {
             case "hours" -> BigDecimal.valueOf(duration.toHours() % 24);
             case "minutes" -> BigDecimal.valueOf(duration.toMinutes() % 60);
             case "seconds" -> BigDecimal.valueOf(duration.toSeconds() % 60);
+            case "value" -> BigDecimal.valueOf(duration.toSeconds());
             default -> null;
         };
     }

@@ -51,7 +51,10 @@ public final class Semantics {
         return value == null ? null : Boolean.valueOf(!value);
     }
 
-    /** Whether two values are the same; null equals null and nothing else; values of different kinds give null. */
+    /**
+     * Whether two values are the same; null equals null and nothing else; values of different kinds give null. Lists and
+     * contexts are the same if all in them is, else not.
+     */
     public static @Nullable Boolean equal(Work work, @Nullable Object left, @Nullable Object right) {
         if (left == null || right == null) {
             return left == null && right == null;
@@ -72,27 +75,22 @@ public final class Semantics {
         return left.getClass() == right.getClass() ? Boolean.valueOf(left.equals(right)) : null;
     }
 
-    private static @Nullable Boolean equalLists(Work work, List<?> left, List<?> right) {
-        if (left.size() != right.size()) {
-            return false;
-        }
-        Boolean all = true;
+    private static boolean equalLists(Work work, List<?> left, List<?> right) {
+        boolean all = left.size() == right.size();
         Iterator<?> other = right.iterator();
-        for (Object element : left) {
+        for (Iterator<?> one = left.iterator(); all && one.hasNext(); ) {
             work.take(1);
-            all = and(all, equal(work, element, other.next()));
+            all = Boolean.TRUE.equals(equal(work, one.next(), other.next()));
         }
         return all;
     }
 
-    private static @Nullable Boolean equalContexts(Work work, Map<?, ?> left, Map<?, ?> right) {
-        if (!left.keySet().equals(right.keySet())) {
-            return false;
-        }
-        Boolean all = true;
-        for (Map.Entry<?, ?> entry : left.entrySet()) {
+    private static boolean equalContexts(Work work, Map<?, ?> left, Map<?, ?> right) {
+        boolean all = left.keySet().equals(right.keySet());
+        for (Iterator<? extends Map.Entry<?, ?>> one = left.entrySet().iterator(); all && one.hasNext(); ) {
             work.take(1);
-            all = and(all, equal(work, entry.getValue(), right.get(entry.getKey())));
+            Map.Entry<?, ?> entry = one.next();
+            all = Boolean.TRUE.equals(equal(work, entry.getValue(), right.get(entry.getKey())));
         }
         return all;
     }
@@ -134,17 +132,30 @@ public final class Semantics {
         return and(compare(work, Test.AT_LEAST, value, low), compare(work, Test.AT_MOST, value, high));
     }
 
-    /** Whether a value meets a test behind {@code in}: is in a range, is one of a list, or is the same. */
+    /** Whether a value meets a test behind {@code in}: is in a range, meets one of a list, or is the same. */
     static @Nullable Boolean in(Work work, @Nullable Object value, @Nullable Object test) {
-        if (test instanceof Range range) {
+        if (test instanceof Range range && !(value instanceof Range)) {
             Test above = range.lowIncluded() ? Test.AT_LEAST : Test.MORE;
             Test below = range.highIncluded() ? Test.AT_MOST : Test.LESS;
             return and(compare(work, above, value, range.low()), compare(work, below, value, range.high()));
         }
-        if (test instanceof List<?> list && !(value instanceof List)) {
-            return contains(work, list, value);
+        if (test instanceof List<?> list) {
+            boolean isSame = value instanceof List<?> && Boolean.TRUE.equals(equal(work, value, list));
+            return isSame ? Boolean.TRUE : Boolean.valueOf(inOne(work, value, list));
         }
-        return equal(work, value, test);
+        boolean isNothing = test == null && value != null;
+        return isNothing ? null : equal(work, value, test);
+    }
+
+    private static boolean inOne(Work work, @Nullable Object value, List<?> tests) {
+        for (Object test : tests) {
+            work.take(1);
+            Boolean meets = test instanceof Range ? in(work, value, test) : equal(work, test, value);
+            if (Boolean.TRUE.equals(meets)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether a list has an element that is the same as a value. */

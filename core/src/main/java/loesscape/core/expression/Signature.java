@@ -25,7 +25,10 @@ record Signature(List<Taken> parameters, Given result) {
         LIST("a list"),
         NUMBERS("numbers"),
         TRUTHS("yes or no"),
-        DAY("a date");
+        DAY("a date"),
+        FUNCTION("a function"),
+        CONTEXT("a context"),
+        CHOICE("a field with choices");
 
         final String words;
 
@@ -40,15 +43,17 @@ record Signature(List<Taken> parameters, Given result) {
                 case NUMBER, TEXT, TRUTH, DAY ->
                     value instanceof List<?> one && one.size() == 1 ? one.getFirst() : value;
                 case LIST -> value == null || value instanceof List ? value : List.of(value);
-                case ANYTHING, NUMBERS, TRUTHS -> value;
+                case ANYTHING, NUMBERS, TRUTHS, FUNCTION, CONTEXT, CHOICE -> value;
             };
         }
 
         /** Whether a value of a type may be right. One value stands for a list of it. */
         boolean takes(Type type) {
-            Type element = type instanceof Type.ListOf(var inner) ? inner : type;
+            Type element = (type instanceof Type.ListOf(var inner) ? inner : type).base();
             return switch (this) {
-                case ANYTHING, LIST -> true;
+                case ANYTHING, LIST, CHOICE -> true;
+                case FUNCTION -> type == Simple.ANY;
+                case CONTEXT -> type instanceof Type.Context || isOne(type, Simple.ANY);
                 case NUMBER -> isOne(type, Simple.NUMBER);
                 case TEXT -> isOne(type, Simple.TEXT);
                 case TRUTH -> isOne(type, Simple.YES_NO);
@@ -58,7 +63,8 @@ record Signature(List<Taken> parameters, Given result) {
             };
         }
 
-        private static boolean isOne(Type type, Simple wanted) {
+        private static boolean isOne(Type one, Simple wanted) {
+            Type type = one.base();
             return type == wanted || type == Simple.ANY || type == Simple.NOTHING;
         }
     }
@@ -75,6 +81,9 @@ record Signature(List<Taken> parameters, Given result) {
         MONTHS,
         TEXTS,
         NUMBERS,
+        RANGE,
+        /** Text, or a list of texts where several choices are given. */
+        LABEL,
         /** A list of what the first list holds. */
         SAME_LIST,
         /** One of what is given. */
@@ -118,6 +127,39 @@ record Signature(List<Taken> parameters, Given result) {
             exp: NUMBER -> NUMBER
             odd: NUMBER -> TRUTH
             even: NUMBER -> TRUTH
+            total: NUMBERS -> NUMBER
+            sort: LIST FUNCTION -> SAME_LIST
+            list replace: LIST ANYTHING ANYTHING -> SAME_LIST
+            get value: CONTEXT ANYTHING -> ANYTHING
+            get entries: CONTEXT -> ANYTHING
+            context: LIST -> ANYTHING
+            context put: CONTEXT ANYTHING ANYTHING -> ANYTHING
+            context merge: LIST -> ANYTHING
+            before: ANYTHING ANYTHING -> TRUTH
+            after: ANYTHING ANYTHING -> TRUTH
+            meets: ANYTHING ANYTHING -> TRUTH
+            met by: ANYTHING ANYTHING -> TRUTH
+            overlaps: ANYTHING ANYTHING -> TRUTH
+            overlaps before: ANYTHING ANYTHING -> TRUTH
+            overlaps after: ANYTHING ANYTHING -> TRUTH
+            finishes: ANYTHING ANYTHING -> TRUTH
+            finished by: ANYTHING ANYTHING -> TRUTH
+            includes: ANYTHING ANYTHING -> TRUTH
+            during: ANYTHING ANYTHING -> TRUTH
+            starts: ANYTHING ANYTHING -> TRUTH
+            started by: ANYTHING ANYTHING -> TRUTH
+            coincides: ANYTHING ANYTHING -> TRUTH
+            range: TEXT -> RANGE
+            is: ANYTHING ANYTHING -> TRUTH
+            format: ANYTHING TEXT TEXT -> TEXT
+            label: CHOICE -> LABEL
+            weekday name: DAY TEXT -> TEXT
+            month name: DAY TEXT -> TEXT
+            spell out: NUMBER TEXT -> TEXT
+            working days: DAY DAY LIST -> NUMBER
+            working day after: DAY NUMBER LIST -> DATE
+            checksum: TEXT TEXT -> TRUTH
+            check characters: TEXT TEXT -> TEXT
             not: TRUTH -> TRUTH
             number: ANYTHING TEXT TEXT -> NUMBER
             string: ANYTHING -> TEXT
@@ -186,6 +228,8 @@ record Signature(List<Taken> parameters, Given result) {
             case MONTHS -> Simple.MONTHS;
             case TEXTS -> new Type.ListOf(Simple.TEXT);
             case NUMBERS -> new Type.ListOf(Simple.NUMBER);
+            case RANGE -> Simple.RANGE;
+            case LABEL -> arguments.getFirst() instanceof Type.ListOf ? new Type.ListOf(Simple.TEXT) : Simple.TEXT;
             case SAME_LIST -> arguments.getFirst() instanceof Type.ListOf list ? list : Simple.ANY;
             case ELEMENT -> element(arguments);
         };

@@ -31,9 +31,9 @@ public final class Temporals {
             .toFormatter()
             .withResolverStyle(ResolverStyle.STRICT);
 
-    private static final Pattern MONTHS = Pattern.compile("(-?)P(?:(\\d{1,9})Y)?(?:(\\d{1,9})M)?");
+    private static final Pattern MONTHS = Pattern.compile("(-?)P(?:(\\d{1,18})Y)?(?:(\\d{1,18})M)?");
     private static final Pattern DAYS = Pattern.compile(
-            "(-?)P(?:(\\d{1,9})D)?(?:T(?:(\\d{1,9})H)?(?:(\\d{1,9})M)?(?:(\\d{1,9})(?:\\.(\\d{1,9}))?S)?)?");
+            "(-?)P(?:(\\d{1,18})D)?(?:T(?:(\\d{1,18})H)?(?:(\\d{1,18})M)?(?:(\\d{1,18})(?:\\.(\\d{1,9}))?S)?)?");
 
     private Temporals() {}
 
@@ -74,11 +74,19 @@ public final class Temporals {
         return date == null || time == null ? null : date.atTime(time);
     }
 
-    /** A duration like P3D, PT12H or P1Y2M; null where the text is none. */
+    /** A duration like P3D, PT12H or P1Y2M; null where the text is none, or more than a duration can be. */
     public static @Nullable Object duration(String text) {
+        try {
+            return exactDuration(text);
+        } catch (ArithmeticException e) {
+            return null;
+        }
+    }
+
+    private static @Nullable Object exactDuration(String text) {
         Matcher months = MONTHS.matcher(text);
         if (months.matches() && (months.group(2) != null || months.group(3) != null)) {
-            long total = 12 * number(months.group(2)) + number(months.group(3));
+            long total = Math.addExact(Math.multiplyExact(12, number(months.group(2))), number(months.group(3)));
             return new Months(months.group(1).isEmpty() ? total : -total);
         }
         Matcher days = DAYS.matcher(text);

@@ -71,7 +71,10 @@ public sealed interface Tree {
     record RangeOf(Tree low, boolean lowIncluded, Tree high, boolean highIncluded) implements Tree {}
 
     /** {@code value instance of type}. */
-    record InstanceOf(Tree value, String type) implements Tree {}
+    record InstanceOf(Tree value, TypeName type) implements Tree {}
+
+    /** {@code function(a, b) result}: how a function that takes one is to compare or choose elements. */
+    record FunctionOf(List<String> parameters, Tree result) implements Tree {}
 
     /** What it is directly made of, in reading order. */
     default List<Tree> children() {
@@ -96,6 +99,7 @@ public sealed interface Tree {
             case Context it -> it.entries().stream().map(Entry::value).toList();
             case RangeOf it -> List.of(it.low(), it.high());
             case InstanceOf it -> List.of(it.value());
+            case FunctionOf it -> List.of(it.result());
         };
     }
 

@@ -5,6 +5,8 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -15,32 +17,66 @@ public sealed interface Type {
     /** The words for this type in a message: a number, a list. */
     String words();
 
+    /** The words for several values of this type: numbers, lists. */
+    String many();
+
+    /** The type without what is known of its values: a choice is text. */
+    default Type base() {
+        return this instanceof Choice ? Simple.TEXT : this;
+    }
+
     /** A type without parts. */
     enum Simple implements Type {
-        NUMBER("number", "a number"),
-        TEXT("string", "text"),
-        YES_NO("boolean", "yes or no"),
-        DATE("date", "a date"),
-        TIME("time", "a time"),
-        DATE_TIME("date and time", "a date and time"),
-        DAYS("days and time duration", "a duration of days and hours"),
-        MONTHS("years and months duration", "a duration of years and months"),
-        RANGE("range", "a range"),
-        NOTHING("Null", "null"),
+        NUMBER("a number", "numbers"),
+        TEXT("text", "texts"),
+        YES_NO("yes or no", "yes and no"),
+        DATE("a date", "dates"),
+        TIME("a time", "times"),
+        DATE_TIME("a date and time", "dates and times"),
+        DAYS("a duration of days and hours", "durations"),
+        MONTHS("a duration of years and months", "durations"),
+        RANGE("a range", "ranges"),
+        NOTHING("null", "nulls"),
         /** Anything: nothing is known before the formula is run. */
-        ANY("Any", "anything");
+        ANY("anything", "anything");
 
-        private final String name;
         private final String words;
+        private final String many;
 
-        Simple(String name, String words) {
-            this.name = name;
+        Simple(String words, String many) {
             this.words = words;
+            this.many = many;
         }
 
         @Override
         public String words() {
             return words;
+        }
+
+        @Override
+        public String many() {
+            return many;
+        }
+    }
+
+    /**
+     * The identity of a choice, which is text.
+     *
+     * @param labels of all choices by their identities, in order
+     */
+    record Choice(Map<String, String> labels) implements Type {
+        public Choice {
+            labels = Collections.unmodifiableMap(new LinkedHashMap<>(labels));
+        }
+
+        @Override
+        public String words() {
+            return Simple.TEXT.words();
+        }
+
+        @Override
+        public String many() {
+            return Simple.TEXT.many();
         }
     }
 
@@ -48,7 +84,12 @@ public sealed interface Type {
     record ListOf(Type element) implements Type {
         @Override
         public String words() {
-            return "a list";
+            return element == Simple.ANY ? "a list" : "a list of " + element.many();
+        }
+
+        @Override
+        public String many() {
+            return "lists";
         }
     }
 
@@ -68,31 +109,13 @@ public sealed interface Type {
 
         @Override
         public String words() {
-            return "a context";
+            return isRow ? "a row" : "a context";
         }
-    }
 
-    /** Whether formulas know a type by this name, behind {@code instance of}. */
-    static boolean isNamed(String name) {
-        if (name.equals("list") || name.equals("context")) {
-            return true;
+        @Override
+        public String many() {
+            return isRow ? "rows" : "contexts";
         }
-        for (Simple type : Simple.values()) {
-            if (type.name.equals(name)) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Whether a value is of the type with a name; null is of none but Null. */
-    static boolean isInstance(@Nullable Object value, String name) {
-        return switch (name) {
-            case "Any" -> value != null;
-            case "list" -> value instanceof List;
-            case "context" -> value instanceof Map;
-            default -> of(value) instanceof Simple simple && simple.name.equals(name);
-        };
     }
 
     /** The type of a value; lists and contexts without their parts. */

@@ -4,9 +4,11 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import loesscape.core.expression.Parser.Parsed;
 import loesscape.core.expression.Tree.Operation;
@@ -21,10 +23,13 @@ import loesscape.core.expression.functions.Functions;
  */
 final class TypeCheck {
 
+    private static final int MOST_NAMED = 8;
+
     private final Parsed parsed;
     private final Map<String, Type> names;
     private final Deque<Scope> scopes = new ArrayDeque<>();
     private final List<Use> uses = new ArrayList<>();
+    private final IdentityHashMap<Tree, Map<String, String>> labels = new IdentityHashMap<>();
 
     private TypeCheck(Parsed parsed, Map<String, Type> names) {
         this.parsed = parsed;
@@ -45,8 +50,9 @@ final class TypeCheck {
      *
      * @param type it gives
      * @param uses what it names of the document, in reading order
+     * @param labels of the choices whose labels it asks for, by the call that does
      */
-    record Checked(Type type, List<Use> uses) {}
+    record Checked(Type type, List<Use> uses, IdentityHashMap<Tree, Map<String, String>> labels) {}
 
     /**
      * The type of a formula, and what it names of the document.
@@ -58,7 +64,8 @@ final class TypeCheck {
         Type type = check.type(parsed.tree());
         return new Checked(
                 type,
-                check.uses.stream().sorted(Comparator.comparingInt(Use::at)).toList());
+                check.uses.stream().sorted(Comparator.comparingInt(Use::at)).toList(),
+                check.labels);
     }
 
     private FormulaProblem problem(Tree at, String message) {
@@ -78,7 +85,11 @@ final class TypeCheck {
                 yield of;
             }
             case Tree.Comparison it -> {
-                comparable(it, it.test(), type(it.left()), type(it.right()));
+                Type left = type(it.left());
+                Type right = type(it.right());
+                comparable(it, it.test(), left, right);
+                offered(left, it.right());
+                offered(right, it.left());
                 yield Simple.YES_NO;
             }
             case Tree.Between it -> {
@@ -99,7 +110,13 @@ final class TypeCheck {
                 truth(condition);
                 yield common(type(one), type(other));
             }
-            case Tree.For(var bindings, var result) -> new Type.ListOf(within(bindings, result));
+            case Tree.For(var bindings, var result) -> {
+                scopes.push(new Bound(Names.PARTIAL, new Type.ListOf(Simple.ANY)));
+                Type each = within(bindings, result);
+                scopes.pop();
+                yield new Type.ListOf(each);
+            }
+            case Tree.FunctionOf ignored -> throw new IllegalStateException("A function is only given to another");
             case Tree.Quantified(var ignored, var bindings, var condition) -> {
                 within(bindings, condition);
                 yield Simple.YES_NO;
@@ -133,7 +150,7 @@ final class TypeCheck {
                 case Element(Type.Context(var entries, var isRow))
                 when entries.containsKey(it.name()) -> {
                     if (isRow) {
-                        uses.add(new Use(it.name(), place(it)[0], true));
+                        use(it.name(), place(it), true);
                     }
                     return Objects.requireNonNull(entries.get(it.name()));
                 }
@@ -143,15 +160,71 @@ final class TypeCheck {
         }
         Type known = names.get(it.name());
         if (known != null) {
-            uses.add(new Use(it.name(), place(it)[0], mayBeEntry));
+            int[] key = parsed.keys().get(it);
+            if (key == null) {
+                use(it.name(), place(it), mayBeEntry);
+            } else {
+                use(Names.isList(it.name()) ? it.name() : Names.key(it.name()), key, false);
+            }
             return mayBeEntry ? Simple.ANY : known;
         }
         if (mayBeEntry) {
             return Simple.ANY;
         }
+        if (it.name().indexOf('(') > 0) {
+            throw unknownInBrackets(it);
+        }
         String meant =
                 it.name().equalsIgnoreCase("today") ? " Write today()." : OtherWords.near(it.name(), names.keySet());
         throw problem(it, "There is no field “%s”.%s".formatted(it.name(), meant));
+    }
+
+    private void use(String name, int[] place, boolean isOfRow) {
+        uses.add(new Use(name, place[0], place[1], isOfRow));
+    }
+
+    private FormulaProblem unknownInBrackets(Tree.Name it) {
+        String key = Names.key(it.name());
+        if (Names.isList(it.name())) {
+            List<String> lists = names.keySet().stream()
+                    .filter(Names::isList)
+                    .map(Names::key)
+                    .toList();
+            return problem(it, "There is no lookup list “%s”.%s".formatted(key, OtherWords.near(key, lists)));
+        }
+        boolean isInRows = names.containsKey(Names.ROW_NUMBER);
+        return problem(
+                it,
+                isInRows && names.containsKey(key)
+                        ? "“%s” stands in no row here, so that it has no value in others%s."
+                                .formatted(key, names.get(key) == Simple.NUMBER ? "" : ", or is no number")
+                        : isInRows
+                                ? "There is no field “%s”.%s".formatted(key, OtherWords.near(key, names.keySet()))
+                                : "“%s” has a meaning in rows only; this does not stand in one.".formatted(it.name()));
+    }
+
+    /** Tells where text that is compared with a choice is no choice. */
+    private void offered(Type type, Tree with) {
+        if (type instanceof Type.Choice(var labels)
+                && with instanceof Tree.Literal(String text)
+                && !labels.containsKey(text)) {
+            String meant = OtherWords.near(text, labels.keySet());
+            for (Map.Entry<String, String> choice : labels.entrySet()) {
+                meant = choice.getValue().equalsIgnoreCase(text)
+                        ? " Write “%s” for it.".formatted(choice.getKey())
+                        : meant;
+            }
+            throw problem(
+                    with,
+                    "“%s” is none of the choices: %s.%s"
+                            .formatted(
+                                    text,
+                                    labels.keySet().stream()
+                                            .limit(MOST_NAMED)
+                                            .collect(Collectors.joining(
+                                                    ", ", "", labels.size() > MOST_NAMED ? ", …" : "")),
+                                    meant));
+        }
     }
 
     private int[] place(Tree at) {
@@ -165,7 +238,7 @@ final class TypeCheck {
         Type part = switch (element) {
             case Type.Context(var entries, var isRow) -> {
                 if (isRow && entries.containsKey(it.name())) {
-                    uses.add(new Use(it.name(), place(it)[1] - it.name().length(), true));
+                    use(it.name(), last(it), true);
                 }
                 if (!entries.isEmpty() && !entries.containsKey(it.name())) {
                     throw problem(
@@ -197,7 +270,7 @@ final class TypeCheck {
             case Simple simple
             when simple == Simple.ANY && !Properties.isKnown(it.name()) -> {
                 // What it is taken of is not known; it may be a row.
-                uses.add(new Use(it.name(), place(it)[1] - it.name().length(), true));
+                use(it.name(), last(it), true);
                 yield Simple.ANY;
             }
             default -> Simple.ANY;
@@ -205,9 +278,15 @@ final class TypeCheck {
         return isList ? new Type.ListOf(part) : part;
     }
 
+    /** Where the name behind the last point stands. */
+    private int[] last(Tree.Path it) {
+        int end = place(it)[1];
+        return new int[] {end - it.name().length(), end};
+    }
+
     private Type arithmetic(Tree.Arithmetic it) {
-        Type left = type(it.left());
-        Type right = type(it.right());
+        Type left = single(it.left());
+        Type right = single(it.right());
         if (left == Simple.NUMBER && right == Simple.NUMBER) {
             return Simple.NUMBER;
         }
@@ -240,6 +319,13 @@ final class TypeCheck {
                 : Simple.ANY;
     }
 
+    /** The type of a part that is reckoned with: without what is known of choices, of one element that of the element. */
+    private Type single(Tree tree) {
+        Type type = type(tree).base();
+        boolean isOne = tree instanceof Tree.ListOf(var elements) && elements.size() == 1;
+        return isOne && type instanceof Type.ListOf(var element) ? element.base() : type;
+    }
+
     private static boolean isKnown(Type type) {
         return type != Simple.ANY && type != Simple.NOTHING;
     }
@@ -257,7 +343,9 @@ final class TypeCheck {
                 || type == Simple.MONTHS;
     }
 
-    private void comparable(Tree at, Test test, Type left, Type right) {
+    private void comparable(Tree at, Test test, Type one, Type other) {
+        Type left = one.base();
+        Type right = other.base();
         if (isKnown(left) && isKnown(right) && !sameKind(left, right)) {
             throw problem(at, "%s cannot be compared with %s.".formatted(capital(left.words()), right.words()));
         }
@@ -278,9 +366,16 @@ final class TypeCheck {
 
     private void test(Tree at, Type value, Tree test) {
         Type type = type(test);
-        if (test instanceof Tree.UnaryTest(var how, var ignored)) {
+        if (test instanceof Tree.UnaryTest(var how, var to)) {
             comparable(at, how, value, type);
-        } else if (type != Simple.RANGE && !(type instanceof Type.ListOf)) {
+            offered(value, to);
+            return;
+        }
+        offered(value, test);
+        if (test instanceof Tree.ListOf(var elements)) {
+            elements.forEach(element -> offered(value, element));
+        }
+        if (type != Simple.RANGE && !(type instanceof Type.ListOf)) {
             comparable(at, Test.EQUAL, value, type);
         }
     }
@@ -301,7 +396,9 @@ final class TypeCheck {
         }
     }
 
-    private Type common(Type left, Type right) {
+    private Type common(Type one, Type other) {
+        Type left = one.equals(other) ? one : one.base();
+        Type right = one.equals(other) ? other : other.base();
         if (left.equals(right) || right == Simple.NOTHING) {
             return left;
         }
@@ -316,7 +413,7 @@ final class TypeCheck {
             }
             Type element = in instanceof Type.ListOf(var inner)
                     ? inner
-                    : in == Simple.RANGE || binding.to() != null ? Simple.NUMBER : in;
+                    : binding.to() != null ? in : in == Simple.RANGE ? Simple.ANY : in;
             scopes.push(new Bound(binding.name(), element));
         }
         Type type = type(result);
@@ -338,7 +435,10 @@ final class TypeCheck {
 
     private Type call(Tree.Call it) {
         Function function = Functions.find(it.function()).orElseThrow();
-        List<Type> given = it.arguments().stream().map(this::type).toList();
+        List<Type> given = new ArrayList<>();
+        for (Tree argument : it.arguments()) {
+            given.add(argument instanceof Tree.FunctionOf of ? function(of, given) : type(argument));
+        }
         String takes = "%s(%s%s)"
                 .formatted(
                         function.name(), String.join(", ", function.parameters()), function.isVariadic() ? ", …" : "");
@@ -361,7 +461,7 @@ final class TypeCheck {
             Signature.Taken taken = signature.at(places.isEmpty() ? i : places.get(i));
             // A list of one element is that element, where one is wanted.
             boolean isOne = it.arguments().get(i) instanceof Tree.ListOf(var elements) && elements.size() == 1;
-            if (!taken.takes(given.get(i)) && !isOne) {
+            if (!taken.takes(given.get(i)) && !isOne && !(it.arguments().get(i) instanceof Tree.FunctionOf)) {
                 throw problem(
                         it.arguments().get(i),
                         "%s takes %s here; this is %s.%s"
@@ -374,7 +474,34 @@ final class TypeCheck {
                                                 : ""));
             }
         }
+        if (function.name().equals("label")) {
+            labels.put(it, choices(it, given.getFirst()));
+        }
+        if (given.getFirst() instanceof Type.ListOf(var element)
+                && element instanceof Type.Choice
+                && (function.name().equals("list contains") || function.name().equals("index of"))) {
+            it.arguments().forEach(argument -> offered(element, argument));
+        }
         return signature.result(given);
+    }
+
+    private Map<String, String> choices(Tree.Call it, Type of) {
+        if (of instanceof Type.Choice(var labels)) {
+            return labels;
+        }
+        if (of instanceof Type.ListOf(Type.Choice(var labels))) {
+            return labels;
+        }
+        throw problem(it, "label takes a field with choices here; this is %s.".formatted(of.words()));
+    }
+
+    /** The parameters of a function that is given stand for elements of the list before it. */
+    private Type function(Tree.FunctionOf it, List<Type> before) {
+        Type element = !before.isEmpty() && before.getFirst() instanceof Type.ListOf(var inner) ? inner : Simple.ANY;
+        it.parameters().forEach(parameter -> scopes.push(new Bound(parameter, element)));
+        truth(it.result());
+        it.parameters().forEach(parameter -> scopes.pop());
+        return Simple.ANY;
     }
 
     private Type context(List<Tree.Entry> entries) {

@@ -3,14 +3,9 @@ package loesscape.core.expression;
 /**
  * A place in a formula where it names something of the document.
  *
- * @param name of a field, a repeating section or a shared condition
+ * @param name of a field, a repeating section or a shared condition; for a lookup list, its {@link Names#list}
  * @param at where it begins in the text, counted in characters from 0
+ * @param end where it ends in the text
  * @param isOfRow whether it is taken of a row, which the formula has from elsewhere, and not of the row it stands in itself
  */
-public record Use(String name, int at, boolean isOfRow) {
-
-    /** Where it ends in the text. */
-    public int end() {
-        return at + name.length();
-    }
-}
+public record Use(String name, int at, int end, boolean isOfRow) {}

@@ -6,7 +6,17 @@ public final class Work {
     /** The most steps of one run. */
     public static final long MOST = 2_000_000;
 
-    private long left = MOST;
+    private long left;
+
+    /** As much as one formula may do. */
+    public Work() {
+        this(MOST);
+    }
+
+    /** Some steps. */
+    public Work(long steps) {
+        this.left = steps;
+    }
 
     /** Accounts for some steps, or as many characters or elements that are made. */
     public void take(long steps) {

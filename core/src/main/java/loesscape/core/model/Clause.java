@@ -278,6 +278,14 @@ public sealed interface Clause extends Condition.Leaf {
     /** The other side of a comparison. */
     sealed interface Operand {
 
+        /**
+         * Whether it is an answer, of which a clause can say what it is when there is none. A formula that gives nothing,
+         * or a day where none is given, leaves a comparison undecided, and what is undecided is not met.
+         */
+        default boolean canBeBlank() {
+            return this instanceof FieldOperand;
+        }
+
         /** A fixed number. */
         record NumberOperand(BigDecimal number) implements Operand {
 

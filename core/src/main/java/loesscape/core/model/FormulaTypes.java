@@ -15,7 +15,7 @@ final class FormulaTypes {
     private FormulaTypes() {}
 
     /**
-     * The type of the answers of a kind. A choice is text: its identity. Several choices are a list of those, files a
+     * The type of the answers of a kind. A choice is its identity. Several choices are a list of those, files a
      * list of their names, a signature some text, a payment its amount, and a lookup the cells of its row.
      */
     static Type of(FieldKind kind, Lexicon lexicon) {
@@ -29,8 +29,8 @@ final class FormulaTypes {
             case FieldKind.Money ignored -> Type.Simple.NUMBER;
             case FieldKind.Rating ignored -> Type.Simple.NUMBER;
             case FieldKind.YesNo() -> Type.Simple.YES_NO;
-            case FieldKind.OneChoice ignored -> Type.Simple.TEXT;
-            case FieldKind.SeveralChoices ignored -> new Type.ListOf(Type.Simple.TEXT);
+            case FieldKind.OneChoice it -> choice(it);
+            case FieldKind.SeveralChoices it -> new Type.ListOf(choice(it));
             case FieldKind.Lookup it -> lookup(lexicon.list(it.list()));
             case FieldKind.Date ignored -> Type.Simple.DATE;
             case FieldKind.DateSigned() -> Type.Simple.DATE;
@@ -44,9 +44,17 @@ final class FormulaTypes {
     }
 
     private static Type lookup(@org.jspecify.annotations.Nullable LookupList list) {
-        if (list == null) {
-            return Type.Simple.ANY;
-        }
+        return list == null ? Type.Simple.ANY : cells(list);
+    }
+
+    private static Type choice(FieldKind.Choosing kind) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        kind.offered().forEach(choice -> labels.put(choice.id(), choice.label()));
+        return new Type.Choice(labels);
+    }
+
+    /** The type of a row of a lookup list. */
+    static Type cells(LookupList list) {
         Map<String, Type> cells = new LinkedHashMap<>();
         list.columns()
                 .forEach(column -> cells.put(column.key(), column.number() ? Type.Simple.NUMBER : Type.Simple.TEXT));

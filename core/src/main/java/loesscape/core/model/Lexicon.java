@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -13,6 +14,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.Names;
 import loesscape.core.expression.Type;
 import loesscape.core.expression.Use;
 import loesscape.core.model.Clause.Operand;
@@ -35,7 +37,11 @@ public final class Lexicon {
     /** What the names for any place are kept under; no key has such a sign. */
     private static final String ANYWHERE = "*";
 
+    private final Locale language;
+
     private Lexicon(Template template) {
+        String tag = template.pageSettings().language();
+        language = tag.isEmpty() ? Locale.ENGLISH : Locale.forLanguageTag(tag);
         template.conditions().forEach(it -> shared.putIfAbsent(it.key(), it));
         template.lists().forEach(it -> lists.putIfAbsent(it.key(), it));
         template.roles().forEach(it -> roles.putIfAbsent(it.key(), it));
@@ -70,6 +76,11 @@ public final class Lexicon {
                         .add(field.key());
             }
         }
+    }
+
+    /** The language of the document; English where none is said. */
+    public Locale language() {
+        return language;
     }
 
     /** The field with a key; null where there is none. */
@@ -123,6 +134,13 @@ public final class Lexicon {
         return ids;
     }
 
+    /** Whether what is chosen in a field is a cell of a column of numbers. */
+    public boolean isNumberColumn(Field field) {
+        LookupList list = field.kind() instanceof FieldKind.Lookup it ? lists.get(it.list()) : null;
+        int column = list == null ? -1 : list.column(((FieldKind.Lookup) field.kind()).column());
+        return list != null && column >= 0 && list.columns().get(column).number();
+    }
+
     /** The keys of the fields that stand in the rows of a repeating section, in reading order. */
     public Set<String> fieldsOfRows(String section) {
         return fieldsOfRows.getOrDefault(section, Set.of());
@@ -164,17 +182,48 @@ public final class Lexicon {
     /** All names, those of the fields in rows for a place in the same row. */
     private Map<String, Type> typesAnywhere() {
         return types.computeIfAbsent(ANYWHERE, ignored -> {
-            Map<String, Type> known = new LinkedHashMap<>(typesOfRows());
+            Map<String, Type> known = new LinkedHashMap<>(typesOfRows(true));
             fields.forEach((key, field) -> known.put(key, FormulaTypes.of(field.kind(), this)));
             shared.keySet().forEach(key -> known.put(key, Type.Simple.YES_NO));
+            rowsOf.keySet().forEach(key -> ofRow(key, known));
             return known;
         });
     }
 
-    private Map<String, Type> typesOfRows() {
+    /** What formulas in a row can ask of it and of the rows before it. */
+    private void ofRow(String key, Map<String, Type> known) {
+        known.put(Names.ROW_NUMBER, Type.Simple.NUMBER);
+        Field field = fields.get(key);
+        if (field != null) {
+            Type type = FormulaTypes.of(field.kind(), this);
+            known.put(Names.previous(key), type);
+            if (type == Type.Simple.NUMBER) {
+                known.put(Names.runningTotal(key), type);
+            }
+        }
+    }
+
+    /**
+     * The shared conditions that can be asked of the rows of a section.
+     *
+     * @param section its key; null for all there are, wherever they can be asked
+     */
+    private Set<String> sharedOfRows(@Nullable String section) {
+        Set<String> keys = new LinkedHashSet<>();
+        shared.forEach((key, condition) -> {
+            if (section == null || rowsLookedAt(condition.condition()).equals(Set.of(section))) {
+                keys.add(key);
+            }
+        });
+        return keys;
+    }
+
+    private Map<String, Type> typesOfRows(boolean anywhere) {
         Map<String, Type> known = new LinkedHashMap<>(FormulaTypes.CONTEXT);
+        lists.forEach((key, list) -> known.put(Names.list(key), new Type.ListOf(FormulaTypes.cells(list))));
         repeating.keySet().forEach(section -> {
             Map<String, Type> entries = new LinkedHashMap<>();
+            sharedOfRows(anywhere ? null : section).forEach(key -> entries.put(key, Type.Simple.YES_NO));
             fieldsOfRows(section).forEach(key -> {
                 Field field = fields.get(key);
                 if (field != null) {
@@ -187,13 +236,19 @@ public final class Lexicon {
     }
 
     private Map<String, Type> typesWithin(@Nullable String within) {
-        Map<String, Type> known = new LinkedHashMap<>(typesOfRows());
+        Map<String, Type> known = new LinkedHashMap<>(typesOfRows(false));
         fields.forEach((key, field) -> {
             String rows = rowsOf.get(key);
             if (rows == null || rows.equals(within)) {
                 known.put(key, FormulaTypes.of(field.kind(), this));
             }
+            if (rows != null && rows.equals(within)) {
+                ofRow(key, known);
+            }
         });
+        if (within != null) {
+            known.put(Names.ROW_NUMBER, Type.Simple.NUMBER);
+        }
         shared.forEach((key, condition) -> {
             Set<String> rows = rowsLookedAt(condition.condition());
             if (rows.isEmpty() || (within != null && rows.equals(Set.of(within)))) {
@@ -273,6 +328,20 @@ public final class Lexicon {
     public List<String> columns(String section, String formula) {
         Set<String> named = named(formula);
         return fieldsOfRows(section).stream().filter(named::contains).toList();
+    }
+
+    /** The shared conditions a formula names that can be asked of the rows of a section. */
+    public List<String> sharedOfRows(String section, String formula) {
+        Set<String> named = named(formula);
+        return sharedOfRows(section).stream().filter(named::contains).toList();
+    }
+
+    /** The keys of the lookup lists a formula names. */
+    public Set<String> listsNamed(String formula) {
+        return named(formula).stream()
+                .filter(Names::isList)
+                .map(Names::key)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     private Set<String> named(String formula) {

@@ -8,6 +8,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import loesscape.core.evaluation.TypedNumber;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.Names;
 import loesscape.core.expression.Tree;
@@ -123,12 +124,8 @@ public final class AsCondition {
     /** “if … then true else …” says what a clause says of a blank, or that none of some conditions holds. */
     private Condition chosen(Tree.If it) {
         if (it.one().equals(Trees.FALSE) && it.other().equals(Trees.TRUE)) {
-            List<Condition> none = it.condition() instanceof Tree.Or
-                    ? any(spine(it.condition())) instanceof Condition.Any(var parts)
-                            ? parts
-                            : List.of(any(spine(it.condition())))
-                    : List.of(condition(it.condition()));
-            return new Condition.None(none);
+            Condition met = condition(it.condition());
+            return new Condition.None(met instanceof Condition.Any(var parts) ? parts : List.of(met));
         }
         if (it.one() instanceof Tree.Literal(Boolean whenBlank)) {
             Condition inner = inner(it.other());
@@ -142,9 +139,94 @@ public final class AsCondition {
 
     private @Nullable Condition inner(Tree tree) {
         return switch (tree) {
-            case Tree.And ignored -> band(tree);
+            case Tree.And it -> {
+                Clause band = band(tree);
+                yield band == null ? decided(it) : band;
+            }
             case Tree.Or ignored -> any(spine(tree));
-            default -> leaf(tree);
+            default -> {
+                Condition leaf = leaf(tree);
+                yield leaf == null || leavesOpen(leaf) ? null : leaf;
+            }
+        };
+    }
+
+    /** Whether “!=” or “not” would hold of what a formula or a day that is not there gives, which decides nothing. */
+    private static boolean leavesOpen(Condition leaf) {
+        return switch (leaf) {
+            case Clause.Comparison it -> it.test() == Clause.Comparison.OrderTest.NOT_EQUAL && isOpen(it.to());
+            case Condition.Total it -> it.test() == Clause.Comparison.OrderTest.NOT_EQUAL && isOpen(it.to());
+            case Clause.Between it -> it.outside() && (isOpen(it.from()) || isOpen(it.to()));
+            default -> false;
+        };
+    }
+
+    private static boolean isOpen(Operand operand) {
+        return !operand.canBeBlank() && !AsFormula.isFixed(operand);
+    }
+
+    /** What is decided only where the ends it names are there: {@code x != null and a != x}; null where it is something else. */
+    private @Nullable Condition decided(Tree.And it) {
+        List<Tree> there = spine(it.left());
+        Condition leaf = leaf(it.right());
+        if (leaf == null) {
+            return null;
+        }
+        List<Operand> operands = operands(leaf);
+        List<Operand> open = new ArrayList<>();
+        for (Operand operand : operands) {
+            Tree named = tree(operand);
+            boolean isNamed = named != null && there.contains(AsFormula.isThere(named));
+            open.add(
+                    isNamed && operand instanceof Operand.FieldOperand(var key)
+                            ? new Operand.FormulaOperand(key)
+                            : operand);
+        }
+        Condition result = withOperands(leaf, open);
+        List<Tree> expected = open.stream()
+                .filter(AsCondition::isOpen)
+                .map(operand -> AsFormula.isThere(Objects.requireNonNull(tree(operand))))
+                .toList();
+        return leavesOpen(result) && expected.equals(there) ? result : null;
+    }
+
+    /** The other sides of a condition. */
+    private static List<Operand> operands(Condition leaf) {
+        return switch (leaf) {
+            case Clause.Comparison it -> List.of(it.to());
+            case Condition.Total it -> List.of(it.to());
+            case Clause.Between it -> List.of(it.from(), it.to());
+            default -> List.of();
+        };
+    }
+
+    private static Condition withOperands(Condition leaf, List<Operand> operands) {
+        return switch (leaf) {
+            case Clause.Comparison it ->
+                new Clause.Comparison(it.field(), it.test(), operands.getFirst(), it.whenBlank());
+            case Condition.Total it -> new Condition.Total(it.field(), it.test(), operands.getFirst(), it.whenBlank());
+            case Clause.Between it ->
+                new Clause.Between(
+                        it.field(),
+                        it.outside(),
+                        operands.getFirst(),
+                        it.fromIncluded(),
+                        operands.getLast(),
+                        it.toIncluded(),
+                        it.whenBlank());
+            default -> leaf;
+        };
+    }
+
+    /** What stands for an operand in a formula; null for what is fixed. */
+    private static @Nullable Tree tree(Operand operand) {
+        return switch (operand) {
+            case Operand.FieldOperand(var key) -> Trees.name(key);
+            case Operand.TodayOperand(var days) -> AsFormula.today(days);
+            case Operand.FormulaOperand(var formula) -> Formula.tree(formula);
+            case Operand.NumberOperand ignored -> null;
+            case Operand.DateOperand ignored -> null;
+            case Operand.TimeOperand ignored -> null;
         };
     }
 
@@ -153,6 +235,7 @@ public final class AsCondition {
         return switch (leaf) {
             case Clause.Comparison it -> isUnruled(it.test(), it.to());
             case Condition.Total it -> isUnruled(it.test(), it.to());
+            case Clause.Between it -> it.outside() && !(AsFormula.isFixed(it.from()) && AsFormula.isFixed(it.to()));
             default -> false;
         };
     }
@@ -176,9 +259,8 @@ public final class AsCondition {
             case Condition.Total it -> {
                 String section = Objects.requireNonNull(lexicon.rowsAround(it.field()), it.field());
                 Boolean rule = whenBlank == (it.test() == Clause.Comparison.OrderTest.NOT_EQUAL) ? null : whenBlank;
-                yield blanks.equals(blanks(Trees.total(section, it.field()), List.of(it.to())))
-                        ? new Condition.Total(it.field(), it.test(), it.to(), rule)
-                        : null;
+                Operand to = to(Trees.total(section, it.field()), it.to(), blanks);
+                yield to == null ? null : new Condition.Total(it.field(), it.test(), to, rule);
             }
             case Clause clause -> ruled(clause, blanks, whenBlank);
             default -> null;
@@ -189,27 +271,42 @@ public final class AsCondition {
         List<Tree> blanks = new ArrayList<>();
         blanks.add(Trees.isBlank(subject));
         for (Operand operand : operands) {
-            switch (operand) {
-                case Operand.FieldOperand(var key) -> blanks.add(Trees.isBlank(Trees.name(key)));
-                case Operand.TodayOperand(var days) -> blanks.add(Trees.isBlank(AsFormula.today(days)));
-                case Operand.FormulaOperand(var formula) -> blanks.add(Trees.isBlank(Formula.tree(formula)));
-                default -> {}
+            if (operand instanceof Operand.FieldOperand(var key)) {
+                blanks.add(Trees.isBlank(Trees.name(key)));
             }
         }
         return blanks;
     }
 
+    /**
+     * The other side of a comparison whose rule is for some blanks: an answer where it is named among them, what a formula
+     * gives where not; null where they are others.
+     */
+    private static @Nullable Operand to(Tree subject, Operand operand, List<Tree> blanks) {
+        Operand open = operand instanceof Operand.FieldOperand(var key) ? new Operand.FormulaOperand(key) : operand;
+        return blanks.equals(blanks(subject, List.of(operand)))
+                ? operand
+                : blanks.equals(blanks(subject, List.of(open))) ? open : null;
+    }
+
     private static @Nullable Condition ruled(Clause clause, List<Tree> asked, boolean whenBlank) {
-        List<Operand> operands = switch (clause) {
-            case Clause.Comparison it -> List.of(it.to());
-            case Clause.Between it -> List.of(it.from(), it.to());
-            default -> List.of();
+        Tree subject = Trees.name(clause.field());
+        Clause meant = switch (clause) {
+            case Clause.Comparison it -> {
+                Operand to = to(subject, it.to(), asked);
+                yield to == null ? null : new Clause.Comparison(it.field(), it.test(), to, it.whenBlank());
+            }
+            case Clause.Between it -> asked.equals(blanks(subject, List.of(it.from(), it.to()))) ? it : null;
+            // They speak of nothing but blanks, so that there is no rule beside.
+            case Clause.Answered ignored -> null;
+            case Clause.IsBlank ignored -> null;
+            default -> asked.equals(blanks(subject, List.of())) ? clause : null;
         };
-        if (!asked.equals(blanks(Trees.name(clause.field()), operands))) {
+        if (meant == null || (leavesOpen(meant) && !leavesOpen(clause))) {
             return null;
         }
-        Clause plain = withRule(clause, null);
-        return plain.metWhenBlank() == whenBlank ? plain : withRule(clause, whenBlank);
+        Clause plain = withRule(meant, null);
+        return plain.metWhenBlank() == whenBlank ? plain : withRule(meant, whenBlank);
     }
 
     private static Clause withRule(Clause clause, @Nullable Boolean rule) {
@@ -424,6 +521,14 @@ public final class AsCondition {
         if (field.kind() instanceof FieldKind.YesNo) {
             return value instanceof Boolean yes ? (yes ? FieldKind.YesNo.YES : FieldKind.YesNo.NO) : null;
         }
+        if (lexicon.isNumberColumn(field)) {
+            return lexicon.choices(field).stream()
+                    .filter(cell -> value instanceof BigDecimal number
+                            && TypedNumber.isNumber(cell)
+                            && TypedNumber.of(cell).compareTo(number) == 0)
+                    .findFirst()
+                    .orElse(null);
+        }
         return value instanceof String text && lexicon.choices(field).contains(text) ? text : null;
     }
 
@@ -528,7 +633,9 @@ public final class AsCondition {
             List<String> ids = identities(choice, tests);
             return ids == null ? null : choice(choice, !negated, ids);
         }
-        if (tests.size() == 1 && tests.getFirst() instanceof Tree.RangeOf range) {
+        if (tests.size() == 1
+                && tests.getFirst() instanceof Tree.RangeOf range
+                && (!negated || AsFormula.isRange(range.low(), range.high()))) {
             return between(
                     it.value(),
                     negated,
@@ -601,6 +708,12 @@ public final class AsCondition {
             return null;
         }
         return switch (it.function()) {
+            case "all", "any" ->
+                arguments.size() == 1
+                                && arguments.getFirst() instanceof Tree.ListOf(var parts)
+                                && parts.size() > Trees.LONGEST_CHAIN
+                        ? listed(it.function().equals("all"), parts)
+                        : null;
             case "not" -> arguments.size() == 1 ? negated(arguments.getFirst()) : null;
             case "contains" -> texts(TextTest.CONTAINS, arguments);
             case "starts with" -> texts(TextTest.STARTS_WITH, arguments);
@@ -617,9 +730,28 @@ public final class AsCondition {
         };
     }
 
+    /** Many parts, which stand in a list rather than in a chain. */
+    private Condition listed(boolean all, List<Tree> parts) {
+        return all ? new Condition.All(mergedEdges(parts)) : any(parts);
+    }
+
     private @Nullable Condition negated(Tree tree) {
         if (tree instanceof Tree.In in) {
             return in(in, true);
+        }
+        if (tree instanceof Tree.And(Tree.Comparison low, Tree.Comparison high)
+                && low.left().equals(high.left())
+                && (low.test() == Test.MORE || low.test() == Test.AT_LEAST)
+                && (high.test() == Test.LESS || high.test() == Test.AT_MOST)) {
+            return AsFormula.isRange(low.right(), high.right())
+                    ? null
+                    : between(
+                            low.left(),
+                            true,
+                            low.right(),
+                            low.test() == Test.MORE,
+                            high.right(),
+                            high.test() == Test.LESS);
         }
         if (tree instanceof Tree.Name(var name) && choiceField(tree) != null) {
             Field field = Objects.requireNonNull(lexicon.field(name), name);

@@ -1,11 +1,16 @@
 package loesscape.core.translation;
 
+import java.math.BigDecimal;
 import java.text.Normalizer;
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
+import loesscape.core.evaluation.TypedNumber;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Names;
@@ -112,7 +117,7 @@ public final class AsFormula {
             case Clause.IsBlank ignored -> Trees.isBlank(name);
             case Clause.ChoiceClause it -> {
                 boolean is = it.test() == Clause.ChoiceClause.ChoiceTest.IS;
-                yield blank(name, !is, whenBlank, choice(field.kind(), name, is, it.choices()));
+                yield blank(name, !is, whenBlank, choice(field, name, is, it.choices()));
             }
             case Clause.SetClause it -> set(field.kind(), name, it, whenBlank);
             case Clause.CountClause it ->
@@ -139,9 +144,14 @@ public final class AsFormula {
         return gives == wanted ? tree : Trees.choose(Trees.isBlank(subject), wanted, tree);
     }
 
-    private static Tree choice(FieldKind kind, Tree name, boolean is, List<String> choices) {
+    private Tree choice(Field field, Tree name, boolean is, List<String> choices) {
+        FieldKind kind = field.kind();
+        boolean isNumber = lexicon.isNumberColumn(field);
         Tree value = kind instanceof FieldKind.Lookup lookup ? new Tree.Path(name, lookup.column()) : name;
-        List<Tree> values = choices.stream().map(id -> identity(kind, id)).toList();
+        List<Tree> values = choices.stream()
+                .map(id ->
+                        isNumber && TypedNumber.isNumber(id) ? Trees.literal(TypedNumber.of(id)) : identity(kind, id))
+                .toList();
         if (values.size() == 1) {
             return Trees.compare(is ? Test.EQUAL : Test.NOT_EQUAL, value, values.getFirst());
         }
@@ -252,10 +262,19 @@ public final class AsFormula {
         if (isFixed(to)) {
             return blank(subject, negative, whenBlank, compared);
         }
+        if (!to.canBeBlank()) {
+            // What a formula does not give decides nothing; only “!=” would hold of it.
+            Tree decided = negative ? new Tree.And(isThere(other), compared) : compared;
+            return !equality && !whenBlank ? compared : Trees.choose(Trees.isBlank(subject), whenBlank, decided);
+        }
         // Two blanks are equal to a formula, but tell a clause nothing.
         return !equality && !whenBlank
                 ? compared
                 : Trees.choose(new Tree.Or(Trees.isBlank(subject), Trees.isBlank(other)), whenBlank, compared);
+    }
+
+    static Tree isThere(Tree tree) {
+        return Trees.compare(Test.NOT_EQUAL, tree, Trees.NULL);
     }
 
     static boolean isFixed(Operand operand) {
@@ -268,24 +287,55 @@ public final class AsFormula {
         Tree from = operand(it.from());
         Tree to = operand(it.to());
         boolean plain = !it.outside() && it.fromIncluded() && it.toIncluded();
-        Tree inside = plain
+        boolean isRange = !it.outside() || isRange(from, to);
+        Tree asked = plain
                 ? new Tree.Between(name, from, to)
-                : new Tree.In(
-                        name,
-                        List.of(new Tree.RangeOf(
-                                from, it.fromIncluded() != it.outside(), to, it.toIncluded() != it.outside())));
-        Tree asked = it.outside() ? Trees.not(inside) : inside;
-        if (!whenBlank) {
-            return asked;
+                : isRange
+                        ? new Tree.In(
+                                name,
+                                List.of(new Tree.RangeOf(
+                                        from, it.fromIncluded() != it.outside(), to, it.toIncluded() != it.outside())))
+                        : new Tree.And(
+                                Trees.compare(it.fromIncluded() ? Test.MORE : Test.AT_LEAST, name, from),
+                                Trees.compare(it.toIncluded() ? Test.LESS : Test.AT_MOST, name, to));
+        if (it.outside()) {
+            asked = Trees.not(asked);
+            List<Tree> decided = undecided(it).stream().map(AsFormula::isThere).toList();
+            asked = decided.isEmpty() ? asked : new Tree.And(Trees.and(decided), asked);
         }
+        boolean needsRule = whenBlank || (it.outside() && !isRange);
+        return needsRule ? Trees.choose(Trees.or(blanks(name, it)), whenBlank, asked) : asked;
+    }
+
+    /** Whether two ends are fixed, and in order: then they make a range whatever is answered. */
+    static boolean isRange(Tree from, Tree to) {
+        Object low = fixed(from);
+        Object high = fixed(to);
+        return switch (low) {
+            case BigDecimal number -> high instanceof BigDecimal other && number.compareTo(other) <= 0;
+            case LocalDate day -> high instanceof LocalDate other && !day.isAfter(other);
+            case LocalTime time -> high instanceof LocalTime other && !time.isAfter(other);
+            case null, default -> false;
+        };
+    }
+
+    /** The ends that may give nothing and then leave it undecided. */
+    private List<Tree> undecided(Clause.Between it) {
+        return Stream.of(it.from(), it.to())
+                .filter(operand -> !operand.canBeBlank() && !isFixed(operand))
+                .map(this::operand)
+                .toList();
+    }
+
+    /** What a clause has its rule for blanks for. */
+    private List<Tree> blanks(Tree name, Clause.Between it) {
         List<Tree> blanks = new ArrayList<>(List.of(Trees.isBlank(name)));
-        if (!isFixed(it.from())) {
-            blanks.add(Trees.isBlank(from));
+        for (Operand operand : List.of(it.from(), it.to())) {
+            if (operand.canBeBlank()) {
+                blanks.add(Trees.isBlank(operand(operand)));
+            }
         }
-        if (!isFixed(it.to())) {
-            blanks.add(Trees.isBlank(to));
-        }
-        return Trees.choose(Trees.or(blanks), true, asked);
+        return blanks;
     }
 
     private Tree operand(Operand operand) {
@@ -331,7 +381,7 @@ public final class AsFormula {
     static @Nullable Object fixed(Tree tree) {
         return switch (tree) {
             case Tree.Literal(var value) -> value;
-            case Tree.Minus(Tree.Literal(java.math.BigDecimal number)) -> number.negate();
+            case Tree.Minus(Tree.Literal(BigDecimal number)) -> number.negate();
             default -> null;
         };
     }

@@ -62,12 +62,19 @@ final class Trees {
         return call("sum", new Tree.Filter(new Tree.Path(name(section), field), compare(Test.NOT_EQUAL, ITEM, NULL)));
     }
 
+    /** More than these are written as a list, which all() and any() take, rather than as a chain. */
+    static final int LONGEST_CHAIN = 50;
+
     static Tree and(List<Tree> parts) {
-        return parts.stream().reduce(Tree.And::new).orElse(TRUE);
+        return parts.size() > LONGEST_CHAIN
+                ? call("all", new Tree.ListOf(parts))
+                : parts.stream().reduce(Tree.And::new).orElse(TRUE);
     }
 
     static Tree or(List<Tree> parts) {
-        return parts.stream().reduce(Tree.Or::new).orElse(FALSE);
+        return parts.size() > LONGEST_CHAIN
+                ? call("any", new Tree.ListOf(parts))
+                : parts.stream().reduce(Tree.Or::new).orElse(FALSE);
     }
 
     static Tree choose(Tree condition, boolean whenMet, Tree otherwise) {

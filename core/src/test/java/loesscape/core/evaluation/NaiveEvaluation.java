@@ -342,9 +342,11 @@ final class NaiveEvaluation {
                 Field field = field(it.field());
                 BigDecimal total = total(field, java.util.Objects.requireNonNull(around(field)));
                 Value other = other(it.to(), row);
-                yield (total == null || other.isBlank())
-                        ? or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL)
-                        : met(it.test(), total.compareTo(((Value.Number) other).number()));
+                yield isUndecided(it.to(), row)
+                        ? total == null && or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL)
+                        : (total == null || other.isBlank())
+                                ? or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL)
+                                : met(it.test(), total.compareTo(((Value.Number) other).number()));
             }
             case Condition.OfRows it -> {
                 List<String> rows = rows(section(it.section()));
@@ -398,6 +400,20 @@ final class NaiveEvaluation {
         };
     }
 
+    /** Whether the other side is no answer and gives nothing, so that there is nothing to decide by. */
+    private boolean isUndecided(Clause.Operand operand, String row) {
+        return !(operand instanceof Clause.Operand.FieldOperand)
+                && other(operand, row).isBlank();
+    }
+
+    private boolean isUndecided(Clause clause, String row) {
+        return switch (clause) {
+            case Clause.Comparison it -> isUndecided(it.to(), row);
+            case Clause.Between it -> isUndecided(it.from(), row) || isUndecided(it.to(), row);
+            default -> false;
+        };
+    }
+
     private boolean isUnknown(Clause clause, String row) {
         return switch (clause) {
             case Clause.Comparison it -> other(it.to(), row).isBlank();
@@ -409,6 +425,9 @@ final class NaiveEvaluation {
 
     private boolean clause(Clause clause, String row) {
         Value value = counting(field(clause.field()), row);
+        if (!value.isBlank() && isUndecided(clause, row)) {
+            return false;
+        }
         if (value.isBlank() || isUnknown(clause, row)) {
             return switch (clause) {
                 case Clause.Answered ignored -> false;

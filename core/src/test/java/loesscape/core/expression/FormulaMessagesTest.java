@@ -42,11 +42,11 @@ class FormulaMessagesTest {
             sum(bills.amuont)           | There is no “amuont” in bills. Did you mean “amount”?
             bills[1].amuont             | There is no “amuont” in bills[1]. Did you mean “amount”?
             equipment.dayrate * depth   | There is no “dayrate” in equipment. Did you mean “day_rate”?
-            (end - start).day           | A duration of days and hours has no “day”; it has days, hours, minutes, seconds.
-            start.days                  | A date has no “days”; it has year, month, day, weekday.
-            contains(soils, "clay")     | contains takes text here; this is a list. For a list write list contains(…, …).
+            (end - start).day           | A duration of days and hours has no “day”; it has days, hours, minutes, seconds, value.
+            start.days                  | A date has no “days”; it has year, month, day, weekday, value.
+            contains(soils, "clay")     | contains takes text here; this is a list of texts. For a list write list contains(…, …).
             upper case(depth)           | upper case takes text here; this is a number.
-            sum(bills.name)             | sum takes numbers here; this is a list.
+            sum(bills.name)             | sum takes numbers here; this is a list of texts.
             round half up(note, 2)      | round half up takes a number here; this is text.
             not(depth)                  | not takes yes or no here; this is a number.
             round(depth, 2)             | There is no function “round”. Write round half up(…, 2).
@@ -127,8 +127,8 @@ class FormulaMessagesTest {
             assertThat(signature.parameters().size())
                     .as(function.name())
                     .isBetween(1, function.parameters().size());
-            Formula example = Formula.of(function.example(), Map.of(Names.TODAY, Simple.DATE));
-            Object value = example.compile(List.of(Names.TODAY)).run(java.time.LocalDate.of(2026, 11, 27));
+            Formula example = Formula.of(function.example(), GeneratedFilesTest.PURPOSE);
+            Object value = example.compile(List.of("purpose")).run("irrigation");
             Type given = Type.of(value);
             boolean fits = example.type() == Simple.ANY
                     || (given.getClass() == example.type().getClass()

@@ -15,6 +15,10 @@ import org.junit.jupiter.api.Test;
 class GeneratedFilesTest {
 
     private static final Path FILE = Path.of("../docs/formulas.md");
+    /** The one name that examples refer to: a field with choices. */
+    static final Map<String, Type> PURPOSE =
+            Map.of("purpose", new Type.Choice(Map.of("irrigation", "Irrigation of fields")));
+
     private static final String BEGIN = "<!-- functions: made by ./loesscape types -->\n";
 
     @Test
@@ -22,9 +26,9 @@ class GeneratedFilesTest {
         StringBuilder table = new StringBuilder(BEGIN);
         table.append("| function | what it gives | example | gives |\n|---|---|---|---|\n");
         for (Function function : Functions.list()) {
-            Object result = Formula.of("string(%s)".formatted(function.example()), Map.of())
-                    .compile(List.of())
-                    .run();
+            Object result = Formula.of("string(%s)".formatted(function.example()), PURPOSE)
+                    .compile(List.of("purpose"))
+                    .run("irrigation");
             assertThat(result).as(function.example()).isNotNull();
             table.append("| `%s(%s%s)` | %s | `%s` | `%s` |\n"
                     .formatted(

@@ -10,7 +10,9 @@ import java.time.temporal.TemporalAmount;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.random.RandomGenerator;
 import loesscape.core.expression.Tree.Operation;
@@ -42,7 +44,7 @@ class ReferenceTest {
             Tree tree = generator.any(1 + size / 6);
             String text = Printer.print(tree);
             assertThat(parsed(text)).as(text).isEqualTo(tree);
-            Program program = Compiler.compile(tree, NAMES);
+            Program program = Compiler.compile(tree, NAMES, new IdentityHashMap<>(), Locale.ENGLISH);
             for (int i = 0; i < 3; i++) {
                 Map<String, @Nullable Object> given = generator.values();
                 Object ours = program.run(NAMES.stream().map(given::get).toArray());

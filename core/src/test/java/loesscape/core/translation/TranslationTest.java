@@ -30,11 +30,13 @@ class TranslationTest {
             Template template = RandomTemplates.template(random, size);
             AsFormula asFormula = new AsFormula(template);
             AsCondition asCondition = new AsCondition(template);
+            StringBuilder all = new StringBuilder();
             Template written = mapped(template, condition -> new Condition.Written(asFormula.of(condition)));
             Template back = mapped(template, condition -> {
                 String formula = asFormula.of(condition);
                 Condition read = asCondition.of(formula);
                 assertThat(asCondition.of(asFormula.of(read))).as(formula).isEqualTo(read);
+                all.append("%n%s%n  %s%n  %s".formatted(condition, formula, read));
                 conditions[0]++;
                 same[0] += read.equals(condition) ? 1 : 0;
                 return read;
@@ -46,8 +48,12 @@ class TranslationTest {
                 Answers answers = RandomTemplates.answers(random, template);
                 Context context = RandomTemplates.context(random);
                 var state = one.evaluate(answers, context);
-                assertThat(other.evaluate(answers, context).changedSince(state)).isEmpty();
-                assertThat(third.evaluate(answers, context).changedSince(state)).isEmpty();
+                assertThat(other.evaluate(answers, context).changedSince(state))
+                        .as("as formulas: %s %n%s%n%s%n%s", all, answers, context, template)
+                        .isEmpty();
+                assertThat(third.evaluate(answers, context).changedSince(state))
+                        .as("and back: %s", all)
+                        .isEmpty();
             }
         });
         System.out.printf("%,d of %,d conditions came back in the same words%n", same[0], conditions[0]);

@@ -1,14 +1,18 @@
 package loesscape.core.expression.functions;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
  * What a function is called with.
  *
  * @param values in the order of its parameters
+ * @param language of the document
+ * @param labels of the choices that the first of them can be, by their identities; none where it is no choice
  */
-public record Arguments(List<@Nullable Object> values) {
+public record Arguments(List<@Nullable Object> values, Locale language, Map<String, String> labels) {
 
     /** How many were given. */
     int size() {

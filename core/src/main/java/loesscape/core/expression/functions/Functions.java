@@ -11,7 +11,16 @@ import java.util.Optional;
 public final class Functions {
 
     private static final Map<String, Function> ALL = all(List.of(
-            NumberFunctions.ALL, TextFunctions.ALL, ListFunctions.ALL, TemporalFunctions.ALL, OtherFunctions.ALL));
+            NumberFunctions.ALL,
+            TextFunctions.ALL,
+            ListFunctions.ALL,
+            TemporalFunctions.ALL,
+            RangeFunctions.ALL,
+            ContextFunctions.ALL,
+            OtherFunctions.ALL,
+            WritingFunctions.ALL,
+            WorkingDayFunctions.ALL,
+            ChecksumFunctions.ALL));
 
     private Functions() {}
 

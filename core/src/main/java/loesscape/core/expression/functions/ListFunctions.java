@@ -3,6 +3,7 @@ package loesscape.core.expression.functions;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import loesscape.core.expression.Decimals;
 import loesscape.core.expression.Semantics;
@@ -23,19 +24,18 @@ final class ListFunctions {
                     (work, given) -> given.get(0) instanceof List<?> list
                             ? Boolean.valueOf(Semantics.contains(work, list, given.get(1)))
                             : null),
-            new Function(
-                    "count",
-                    List.of("list"),
-                    1,
-                    false,
-                    "How many elements a list has.",
-                    "count([1, 2, 3])",
-                    (work, given) -> given.get(0) == null
-                            ? null
-                            : BigDecimal.valueOf(Semantics.listOf(given.get(0)).size())),
+            each("count", "How many elements a list has.", "count([1, 2, 3])", list -> BigDecimal.valueOf(list.size())),
             each("min", "The least element.", "min([1, 2, 3])", list -> extreme(list, -1)),
             each("max", "The greatest element.", "max(1, 2, 3)", list -> extreme(list, 1)),
             each("sum", "All elements added.", "sum([1, 2, 3])", ListFunctions::sum),
+            new Function(
+                    "total",
+                    List.of("list"),
+                    1,
+                    true,
+                    "All numbers added; what is blank counts as 0, so that the total of nothing is 0.",
+                    "total([120, null, 80])",
+                    (work, given) -> total(work, given.values())),
             each("product", "All elements multiplied.", "product([2, 3, 4])", ListFunctions::product),
             each("mean", "The sum divided by the number of elements.", "mean([1, 2, 3])", ListFunctions::mean),
             each(
@@ -133,6 +133,22 @@ final class ListFunctions {
                         return reversed;
                     }),
             new Function(
+                    "list replace",
+                    List.of("list", "position", "newItem"),
+                    3,
+                    false,
+                    "A list with another element at a place, or wherever a function of an element and the new one says so.",
+                    "list replace([2, 4, 7, 8], 3, 6)",
+                    (work, given) -> replaced(work, given)),
+            new Function(
+                    "sort",
+                    List.of("list", "precedes"),
+                    1,
+                    false,
+                    "A list in order: of its elements, or as a function of two of them says whether the one comes first.",
+                    "sort([{rate: 25}, {rate: 10}], function(a, b) a.rate < b.rate)",
+                    (work, given) -> sorted(work, given)),
+            new Function(
                     "index of",
                     List.of("list", "match"),
                     2,
@@ -228,6 +244,25 @@ final class ListFunctions {
         return numbers == null
                 ? null
                 : Decimals.inRange(numbers.stream().reduce(BigDecimal.ZERO, (a, b) -> a.add(b, Decimals.CONTEXT)));
+    }
+
+    /** The sum of all numbers in lists or alone; null where something is neither a number nor blank. */
+    private static @Nullable BigDecimal total(Work work, List<?> values) {
+        BigDecimal total = BigDecimal.ZERO;
+        for (Object value : values) {
+            work.take(1);
+            BigDecimal more = switch (value) {
+                case null -> BigDecimal.ZERO;
+                case BigDecimal number -> number;
+                case List<?> list when list.stream().noneMatch(List.class::isInstance) -> total(work, list);
+                default -> null;
+            };
+            if (more == null) {
+                return null;
+            }
+            total = total.add(more, Decimals.CONTEXT);
+        }
+        return Decimals.inRange(total);
     }
 
     private static @Nullable BigDecimal product(List<?> list) {
@@ -328,6 +363,48 @@ final class ListFunctions {
         long place = Decimals.place(number);
         long index = place < 0 ? elements.size() + place : place - 1;
         return place != 0 && index >= 0 && index < elements.size() ? Integer.valueOf((int) index) : null;
+    }
+
+    private static @Nullable List<?> replaced(Work work, Arguments given) {
+        if (!(given.get(0) instanceof List<?> list)) {
+            return null;
+        }
+        List<@Nullable Object> replaced = copy(work, list);
+        if (given.get(1) instanceof Given chooses) {
+            replaced.replaceAll(
+                    element -> Boolean.TRUE.equals(chooses.of(element, given.get(2))) ? given.get(2) : element);
+            return replaced;
+        }
+        Integer at = place(list, given.get(1));
+        if (at == null) {
+            return null;
+        }
+        replaced.set(at, given.get(2));
+        return replaced;
+    }
+
+    private static @Nullable List<?> sorted(Work work, Arguments given) {
+        if (!(given.get(0) instanceof List<?> list)) {
+            return null;
+        }
+        List<@Nullable Object> sorted = copy(work, list);
+        Comparator<@Nullable Object> order = given.get(1) instanceof Given precedes
+                ? (a, b) -> Boolean.TRUE.equals(precedes.of(a, b)) ? -1 : Boolean.TRUE.equals(precedes.of(b, a)) ? 1 : 0
+                : (a, b) -> {
+                    work.take(1);
+                    Integer each = Semantics.order(a, b);
+                    if (each == null) {
+                        throw new IllegalArgumentException("No order");
+                    }
+                    return each;
+                };
+        try {
+            sorted.sort(order);
+            return sorted;
+        } catch (IllegalArgumentException e) {
+            // Two elements have no order, or a function contradicts itself.
+            return null;
+        }
     }
 
     private static List<@Nullable Object> copy(Work work, @Nullable Object list) {

@@ -69,29 +69,23 @@ final class NumberFunctions {
                                     ? modulo(dividend, divisor)
                                     : null),
             one("sqrt", "The square root.", "sqrt(16)", number -> number.sqrt(Decimals.CONTEXT)),
-            one(
-                    "log",
-                    "The natural logarithm.",
-                    "log(1)",
-                    number -> Decimals.fromDouble(Math.log(number.doubleValue()))),
-            one(
-                    "exp",
-                    "Euler’s number raised to a number.",
-                    "exp(0)",
-                    number -> Decimals.fromDouble(Math.exp(number.doubleValue()))),
+            one("log", "The natural logarithm.", "log(1)", Decimals::log),
+            one("exp", "Euler’s number raised to a number.", "exp(0)", Decimals::exp),
             parity("odd", "Whether a whole number is odd.", "odd(5)", 1),
             parity("even", "Whether a whole number is even.", "even(5)", 0));
 
     private NumberFunctions() {}
 
     private interface OfNumber {
+        @Nullable
         BigDecimal of(BigDecimal number);
     }
 
     private static Function one(String name, String says, String example, OfNumber body) {
         return new Function(name, List.of("number"), 1, false, says, example, (work, given) -> {
             try {
-                return given.get(0) instanceof BigDecimal number ? Decimals.inRange(body.of(number)) : null;
+                BigDecimal result = given.get(0) instanceof BigDecimal number ? body.of(number) : null;
+                return result == null ? null : Decimals.inRange(result);
             } catch (ArithmeticException e) {
                 return null;
             }

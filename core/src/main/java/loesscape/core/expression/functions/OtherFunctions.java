@@ -7,6 +7,7 @@ import java.util.Map;
 import loesscape.core.expression.Decimals;
 import loesscape.core.expression.Months;
 import loesscape.core.expression.Range;
+import loesscape.core.expression.Semantics;
 import loesscape.core.expression.Temporals;
 import loesscape.core.expression.Work;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +24,14 @@ final class OtherFunctions {
                     "The opposite of a truth value; null of anything else.",
                     "not(true)",
                     (work, given) -> given.get(0) instanceof Boolean value ? Boolean.valueOf(!value) : null),
+            new Function(
+                    "is",
+                    List.of("value1", "value2"),
+                    2,
+                    false,
+                    "Whether two values are of the same kind and the same.",
+                    "is(date(2026, 11, 24), time(\"09:42:00\"))",
+                    (work, given) -> is(work, given.get(0), given.get(1))),
             new Function(
                     "number",
                     List.of("from", "grouping separator", "decimal separator"),
@@ -41,6 +50,13 @@ final class OtherFunctions {
                     (work, given) -> given.get(0) == null ? null : text(work, given.get(0))));
 
     private OtherFunctions() {}
+
+    private static boolean is(Work work, @Nullable Object one, @Nullable Object other) {
+        if (one == null || other == null) {
+            return one == null && other == null;
+        }
+        return one.getClass() == other.getClass() && Boolean.TRUE.equals(Semantics.equal(work, one, other));
+    }
 
     private static @Nullable BigDecimal number(Arguments given) {
         if (given.get(0) instanceof BigDecimal number) {

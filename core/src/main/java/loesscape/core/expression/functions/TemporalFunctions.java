@@ -122,6 +122,7 @@ final class TemporalFunctions {
             case String text -> Temporals.time(text);
             case LocalTime time -> time;
             case LocalDateTime moment -> moment.toLocalTime();
+            case LocalDate ignored -> LocalTime.MIDNIGHT;
             case null, default -> null;
         };
     }

@@ -76,7 +76,7 @@ final class TextFunctions {
                     List.of("input", "pattern", "flags"),
                     2,
                     false,
-                    "Whether a pattern is found in a text; flags are i (case), s (any character), m (lines).",
+                    "Whether a pattern is found in a text; flags are i (case), s (any character), m (lines), x (white space in the pattern is left out).",
                     "matches(\"VM-204417\", \"^[A-Z]{2}-[0-9]{6}$\")",
                     (work, given) -> {
                         TextPattern pattern = pattern(given, 1, 2);
@@ -168,15 +168,17 @@ final class TextFunctions {
 
     private static @Nullable TextPattern pattern(Arguments given, int at, int flagsAt) {
         Object flags = given.size() > flagsAt ? given.get(flagsAt) : "";
-        if (!(given.get(at) instanceof String text) || !(flags instanceof String letters)) {
+        if (!(given.get(at) instanceof String written) || !(flags instanceof String letters)) {
             return null;
         }
+        String text = written;
         int set = 0;
         for (int i = 0; i < letters.length(); i++) {
             switch (letters.charAt(i)) {
                 case 'i' -> set |= Pattern.CASE_INSENSITIVE;
                 case 's' -> set |= Pattern.DOTALL;
                 case 'm' -> set |= Pattern.MULTILINE;
+                case 'x' -> text = withoutSpace(text);
                 default -> {
                     return null;
                 }
@@ -187,6 +189,28 @@ final class TextFunctions {
         } catch (TextPattern.NoPattern e) {
             return null;
         }
+    }
+
+    /** A pattern without the white space that only makes it easier to read (flag x of XPath, 5.6.2). */
+    private static String withoutSpace(String pattern) {
+        StringBuilder without = new StringBuilder();
+        int open = 0;
+        for (int i = 0; i < pattern.length(); i++) {
+            char c = pattern.charAt(i);
+            boolean isEscaped = c == '\\' && i + 1 < pattern.length();
+            open += c == '[' ? 1 : c == ']' && open > 0 ? -1 : 0;
+            if (!Character.isWhitespace(c) || open > 0) {
+                without.append(c);
+            }
+            if (isEscaped) {
+                i++;
+                while (i < pattern.length() - 1 && Character.isWhitespace(pattern.charAt(i))) {
+                    i++;
+                }
+                without.append(pattern.charAt(i));
+            }
+        }
+        return without.toString();
     }
 
     private static @Nullable String replace(Work work, Arguments given) {
