@@ -29,6 +29,8 @@ class ModulesTest {
                         "org.jspecify.annotations..",
                         "com.google.re2j..",
                         "com.google.i18n..",
+                        "ch.obermuhlner.math.big..",
+                        "com.ibm.icu..",
                         "org.apache.commons.validator..")
                 .check(ALL);
     }

@@ -106,10 +106,16 @@ final class Lexer {
         }
         String word = text.substring(start, at);
         String small = word.toLowerCase(Locale.ROOT);
-        if (!word.equals(small) && KEYWORDS.contains(small)) {
+        if (!word.equals(small) && KEYWORDS.contains(small) && !isTypeNull(word)) {
             throw new FormulaProblem(start, at, "Write “%s” in small letters.".formatted(small));
         }
         add(KEYWORDS.contains(word) ? Kind.KEYWORD : Kind.NAME, word, start);
+    }
+
+    /** The type of null has a capital: it stands behind “of”, or where the type of a part is said. */
+    private boolean isTypeNull(String word) {
+        Token before = tokens.isEmpty() ? null : tokens.getLast();
+        return word.equals("Null") && before != null && (before.is("of") || before.is("<") || before.is(":"));
     }
 
     private void number() {

@@ -120,10 +120,17 @@ final class Printer {
         return switch (value) {
             case null -> "null";
             case String text -> quoted(text);
-            case BigDecimal number -> Decimals.plain(number);
+            case BigDecimal number -> number(number);
             case Boolean truth -> truth.toString();
             default -> "@\"" + Temporals.text(value) + "\"";
         };
+    }
+
+    /** A number in digits, or, where that would be many noughts, with an exponent. */
+    private static String number(BigDecimal number) {
+        BigDecimal stripped = number.stripTrailingZeros();
+        boolean isLong = Math.abs((long) stripped.scale()) > 2L * Decimals.CONTEXT.getPrecision();
+        return isLong ? stripped.toString() : Decimals.plain(number);
     }
 
     private static String quoted(String text) {

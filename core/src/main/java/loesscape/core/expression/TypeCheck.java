@@ -364,8 +364,11 @@ final class TypeCheck {
         return simple ? left.equals(right) : left.getClass() == right.getClass();
     }
 
-    private void test(Tree at, Type value, Tree test) {
+    private void test(Tree.In at, Type value, Tree test) {
         Type type = type(test);
+        if (type instanceof Type.ListOf(var element)) {
+            offered(element, at.value());
+        }
         if (test instanceof Tree.UnaryTest(var how, var to)) {
             comparable(at, how, value, type);
             offered(value, to);
@@ -459,6 +462,13 @@ final class TypeCheck {
         Signature signature = Signature.of(function.name());
         for (int i = 0; i < given.size(); i++) {
             Signature.Taken taken = signature.at(places.isEmpty() ? i : places.get(i));
+            String wrong = it.arguments().get(i) instanceof Tree.Literal(String text)
+                    ? WrittenArguments.problem(
+                            function.name(), places.isEmpty() ? i : places.get(i), given.size(), given.getFirst(), text)
+                    : null;
+            if (wrong != null) {
+                throw problem(it.arguments().get(i), wrong);
+            }
             // A list of one element is that element, where one is wanted.
             boolean isOne = it.arguments().get(i) instanceof Tree.ListOf(var elements) && elements.size() == 1;
             if (!taken.takes(given.get(i)) && !isOne && !(it.arguments().get(i) instanceof Tree.FunctionOf)) {
@@ -474,6 +484,12 @@ final class TypeCheck {
                                                 : ""));
             }
         }
+        if (function.name().equals("format") && !isWritten(given.getFirst().base())) {
+            throw problem(
+                    it.arguments().getFirst(),
+                    "format takes a number, date or time here; this is %s."
+                            .formatted(given.getFirst().words()));
+        }
         if (function.name().equals("label")) {
             labels.put(it, choices(it, given.getFirst()));
         }
@@ -483,6 +499,10 @@ final class TypeCheck {
             it.arguments().forEach(argument -> offered(element, argument));
         }
         return signature.result(given);
+    }
+
+    private static boolean isWritten(Type type) {
+        return !isKnown(type) || type == Simple.NUMBER || isMoment(type);
     }
 
     private Map<String, String> choices(Tree.Call it, Type of) {

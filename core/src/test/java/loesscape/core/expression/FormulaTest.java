@@ -103,7 +103,7 @@ class FormulaTest {
                 "(day - date(\"2026-11-20\")).days|4",
                 "day < @\"2026-11-25\"|true",
                 "day.weekday|2",
-                "date(\"2026-02-29\")|null",
+                "date(\"2026-02-\" + \"29\")|null",
                 "substring(start position: 2, string: name)|lvo",
                 "3 instance of number|true",
                 "null instance of number|false",

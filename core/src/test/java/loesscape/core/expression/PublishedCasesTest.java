@@ -126,6 +126,11 @@ class PublishedCasesTest {
         return boundary == org.kie.dmn.feel.runtime.Range.RangeBoundary.CLOSED;
     }
 
+    /** The formulas of all cases. */
+    static List<String> formulas() {
+        return cases().stream().map(Case::formula).toList();
+    }
+
     /** The cases of one dialect, each once. */
     private static List<Case> cases() {
         Map<String, Case> cases = new LinkedHashMap<>();

@@ -17,7 +17,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import loesscape.core.expression.Decimals;
 import loesscape.core.expression.Work;
 import org.jspecify.annotations.Nullable;
@@ -168,8 +167,12 @@ public final class WritingFunctions {
         }
         RuleBasedNumberFormat rules =
                 new RuleBasedNumberFormat(ULocale.forLocale(language), RuleBasedNumberFormat.SPELLOUT);
-        return rules.format(new com.ibm.icu.math.BigDecimal(Objects.requireNonNull(Decimals.plain(number))));
+        return rules.format(new com.ibm.icu.math.BigDecimal(Decimals.plain(number)))
+                .replace(SOFT_HYPHEN, "");
     }
+
+    /** Marks where a word may be parted at the end of a line; two words that look the same must be the same. */
+    private static final String SOFT_HYPHEN = "\u00AD";
 
     /** What all languages have words for. */
     private static final BigDecimal GREATEST_IN_WORDS = BigDecimal.TEN.pow(15);
