@@ -80,8 +80,12 @@ public final class Blocks {
             for (Logic.Place place : Logic.conditions(node)) {
                 shared.addAll(lexicon.sharedIn(place.condition()));
                 rolesIn(place.condition(), roles);
+                lists.addAll(lexicon.listsNamed(place.condition()));
             }
-            Logic.formulas(node).forEach(formula -> shared.addAll(Names.in(formula)));
+            Logic.formulas(node).forEach(formula -> {
+                shared.addAll(Names.in(formula));
+                lists.addAll(lexicon.listsNamed(formula));
+            });
         }
         shared.addAll(List.copyOf(shared).stream()
                 .flatMap(each -> lexicon.sharedIn(new Condition.Shared(each)).stream())
@@ -89,7 +93,10 @@ public final class Blocks {
         Map<String, SharedCondition> conditions =
                 new LinkedHashMap<>(parts.rest().conditions());
         conditions.keySet().retainAll(shared);
-        conditions.values().forEach(each -> rolesIn(each.condition(), roles));
+        conditions.values().forEach(each -> {
+            rolesIn(each.condition(), roles);
+            lists.addAll(lexicon.listsNamed(each.condition()));
+        });
         Map<String, Role> keptRoles = new LinkedHashMap<>();
         parts.rest().roles().forEach((key, role) -> {
             if (roles.contains(key)) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import loesscape.core.expression.Names;
 import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
@@ -151,7 +152,10 @@ record Fitted(Parts block, Map<String, String> keys) {
             lists.remove(list.key());
             lists.put(key, new LookupList(key, list.name(), list.columns(), list.rows(), list.source()));
             with = with.with(with.rest().withLists(lists));
-            for (Node node : block.nodes().values()) {
+            String before = Names.list(list.key());
+            with = Mappings.mapped(
+                    with, Mappings.renaming(name -> name.equals(before) ? Names.list(key) : name, block.lexicon()));
+            for (Node node : with.nodes().values()) {
                 if (node instanceof Field field
                         && field.kind() instanceof FieldKind.Lookup it
                         && it.list().equals(list.key())) {

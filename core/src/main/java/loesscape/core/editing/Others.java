@@ -10,6 +10,8 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
+import loesscape.core.model.Lexicon;
+import loesscape.core.model.Logic;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
@@ -98,12 +100,28 @@ final class Others {
         if (removed == null) {
             throw new Refusal("There is no lookup list “%s” any more.".formatted(key));
         }
-        List<Refusal.Follower> followers = parts.nodes().values().stream()
-                .filter(node -> node instanceof Field field
-                        && field.kind() instanceof FieldKind.Lookup lookup
-                        && lookup.list().equals(key))
-                .map(node -> new Refusal.Follower(node.key(), node.name(), "choices"))
-                .toList();
+        Lexicon lexicon = parts.lexicon();
+        List<Refusal.Follower> followers = new ArrayList<>();
+        for (Node node : parts.nodes().values()) {
+            if (node instanceof Field field
+                    && field.kind() instanceof FieldKind.Lookup lookup
+                    && lookup.list().equals(key)) {
+                followers.add(new Refusal.Follower(node.key(), node.name(), "choices"));
+            }
+            if (Logic.formulas(node).stream()
+                    .anyMatch(formula -> lexicon.listsNamed(formula).contains(key))) {
+                followers.add(new Refusal.Follower(node.key(), node.name(), "value"));
+            }
+            for (Logic.Place place : Logic.conditions(node)) {
+                if (lexicon.listsNamed(place.condition()).contains(key)) {
+                    followers.add(new Refusal.Follower(node.key(), node.name(), place.what()));
+                }
+            }
+        }
+        parts.rest().conditions().values().stream()
+                .filter(shared -> lexicon.listsNamed(shared.condition()).contains(key))
+                .forEach(
+                        shared -> followers.add(new Refusal.Follower(shared.key(), shared.name(), "shared condition")));
         if (!followers.isEmpty()) {
             throw new Refusal("“%s” is used.".formatted(removed.name()), followers);
         }

@@ -344,6 +344,22 @@ public final class Lexicon {
                 .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
+    /** The keys of the lookup lists that a condition itself names in formulas. */
+    public Set<String> listsNamed(Condition condition) {
+        Set<String> keys = new LinkedHashSet<>();
+        for (Condition.Leaf leaf : References.leaves(condition)) {
+            if (leaf instanceof Condition.Written(var formula)) {
+                keys.addAll(listsNamed(formula));
+            }
+            References.operands(leaf).forEach(operand -> {
+                if (operand instanceof Operand.FormulaOperand(var formula)) {
+                    keys.addAll(listsNamed(formula));
+                }
+            });
+        }
+        return keys;
+    }
+
     private Set<String> named(String formula) {
         return uses(formula).stream().map(Use::name).collect(Collectors.toCollection(LinkedHashSet::new));
     }
