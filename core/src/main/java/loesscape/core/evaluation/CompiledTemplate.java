@@ -58,6 +58,7 @@ public final class CompiledTemplate {
             takesPart.put(role.key(), condition == null ? seen -> true : conditions.compile(condition, null));
         }
         this.finish = template.finish().stream().map(this::finishing).toList();
+        conditions.formulas().complete();
     }
 
     private Rules.CompiledCheck finishing(FinishRule rule) {

@@ -125,7 +125,9 @@ final class ConditionCompiler {
         boolean wanted = it.quantity() != Condition.OfRows.Quantity.EVERY;
         boolean whenFound = it.quantity() == Condition.OfRows.Quantity.ANY;
         boolean whenBlank = it.metWhenBlank();
-        return seen -> {
+        int memo = memo();
+        // Of rows in rows the same is said for each of them.
+        return seen -> seen.remembered(memo, -1, () -> {
             int count = seen.rows[section].length;
             if (count == 0) {
                 return whenBlank;
@@ -138,7 +140,7 @@ final class ConditionCompiler {
             }
             seen.row = outer;
             return found == whenFound;
-        };
+        });
     }
 
     private Test total(Condition.Total it, @Nullable String within) {
@@ -198,6 +200,16 @@ final class ConditionCompiler {
                 });
             }
             case Clause.Between it -> answered(field, inRows, whenBlank, between(it, whenBlank, within));
+            case Clause.TextClause it
+            when it.test() != Clause.TextClause.TextTest.MATCHES && !it.matchCase() -> {
+                Predicate<String> met = words(it);
+                yield answered(
+                        field,
+                        inRows,
+                        whenBlank,
+                        (value, seen) ->
+                                value instanceof Value.Text(var text) && met.test(seen.comparable(field, text)));
+            }
             default -> {
                 Predicate<Value> met = fixed(clause);
                 yield answered(field, inRows, whenBlank, (value, seen) -> met.test(value));
@@ -308,7 +320,9 @@ final class ConditionCompiler {
 
     private static Predicate<Value> text(Clause.TextClause clause) {
         Predicate<String> met = clause.test() == Clause.TextClause.TextTest.MATCHES ? pattern(clause) : words(clause);
-        return value -> value instanceof Value.Text(var text) && met.test(text);
+        boolean isPattern = clause.test() == Clause.TextClause.TextTest.MATCHES;
+        return value -> value instanceof Value.Text(var text)
+                && met.test(isPattern ? text : Texts.comparable(text, clause.matchCase()));
     }
 
     private static Predicate<String> pattern(Clause.TextClause clause) {
@@ -319,11 +333,11 @@ final class ConditionCompiler {
                 && pattern.pattern().matcher(text).find();
     }
 
+    /** What a clause says of a text in the form in which it is compared. */
     private static Predicate<String> words(Clause.TextClause clause) {
         boolean matchCase = clause.matchCase();
         String sought = Texts.comparable(clause.text(), matchCase);
-        return answer -> {
-            String text = Texts.comparable(answer, matchCase);
+        return text -> {
             return switch (clause.test()) {
                 case IS -> text.equals(sought);
                 case IS_NOT -> !text.equals(sought);

@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.IntSupplier;
+import java.util.stream.Collectors;
 import loesscape.core.expression.Decimals;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.Names;
@@ -18,11 +20,18 @@ import loesscape.core.expression.Work;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Lexicon;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /** Turns formulas of a template into functions of what is seen. */
 final class FormulaCompiler {
+
+    /** How much all formulas of a document may do at one look at it. */
+    private static final long MOST_WORK = 30_000_000;
+
+    /** How much any of them may do, however many there are. */
+    private static final long LEAST_SHARE = 1_000;
 
     private final Lexicon lexicon;
     private final Slots slots;
@@ -30,6 +39,8 @@ final class FormulaCompiler {
     private final Offerings offerings;
     private final IntSupplier memos;
     private final Locale language;
+    private int compiled;
+    private int sharing;
 
     /**
      * @param shared the test of a shared condition
@@ -54,20 +65,52 @@ final class FormulaCompiler {
         Map<String, Type> types = lexicon.types(within);
         List<String> names = new ArrayList<>(Names.in(formula));
         names.retainAll(types.keySet());
-        Program program = Formula.of(formula, types).compile(names, language);
+        Program program = Formula.of(formula, types).compile(names, varying(names, within), language);
         List<Function<Seen, @Nullable Object>> values = new ArrayList<>();
         names.forEach(name -> values.add(value(name, formula)));
+        int rows = within == null ? Slots.NONE : slots.of(within);
+        int memo = memos.getAsInt();
+        compiled++;
         return seen -> {
             @Nullable Object[] given = new Object[values.size()];
             for (int i = 0; i < given.length; i++) {
                 given[i] = values.get(i).apply(seen);
             }
+            Program.Kept kept = program.keeps() ? seen.remembered(memo, -1, program::kept) : program.kept();
             try {
-                return program.run(given);
+                return program.run(new Work(share(rows == Slots.NONE ? 1 : seen.rows[rows].length)), kept, given);
             } catch (Work.TooMuchWork tooMuch) {
                 return null;
             }
         };
+    }
+
+    /** All formulas of the template are compiled; what is compiled later, to give reasons, takes nothing from their share. */
+    void complete() {
+        sharing = compiled;
+    }
+
+    /** The names whose values are others in each row. */
+    private Set<String> varying(List<String> names, @Nullable String within) {
+        return within == null
+                ? Set.of()
+                : names.stream().filter(name -> isVarying(name, within)).collect(Collectors.toSet());
+    }
+
+    private boolean isVarying(String name, String within) {
+        SharedCondition condition = lexicon.shared(name);
+        return name.equals(Names.ROW_NUMBER)
+                || (!Names.isList(name) && within.equals(lexicon.rowsAround(Names.key(name))))
+                || (condition != null && within.equals(lexicon.rowsOf(condition)));
+    }
+
+    /**
+     * How much one formula may do in one row: all of them together, in all rows, do no more than a document may, whatever
+     * order they are asked in.
+     */
+    private long share(int rows) {
+        long times = (long) Math.max(1, sharing) * Math.max(1, rows);
+        return Math.clamp(MOST_WORK / times, LEAST_SHARE, Work.MOST);
     }
 
     private Function<Seen, @Nullable Object> value(String name, String formula) {

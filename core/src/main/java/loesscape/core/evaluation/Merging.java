@@ -13,7 +13,17 @@ import loesscape.core.wording.Display;
 /** The text of a notice with answers in the places of the keys it names in braces; a blank leaves nothing there. */
 final class Merging {
 
+    /** The most characters of an answer that are put into a text. */
+    static final int LONGEST = 1_000;
+
     private Merging() {}
+
+    /** A long answer stands in full in its field; in a text it would, a thousand times, fill a document. */
+    private static String shortened(String answer) {
+        return answer.length() <= LONGEST
+                ? answer
+                : answer.substring(0, answer.offsetByCodePoints(0, answer.codePointCount(0, LONGEST - 1))) + "…";
+    }
 
     /** The text as things stand. What is in braces and is no field that can be seen from there stays as it is. */
     static Function<Seen, String> of(String text, String notice, Lexicon lexicon, FormulaCompiler values) {
@@ -29,7 +39,7 @@ final class Merging {
             String before = text.substring(from, matcher.start());
             Function<Seen, Value> value = values.counting(field.key());
             pieces.add(seen -> before);
-            pieces.add(seen -> Display.of(field.kind(), value.apply(seen)));
+            pieces.add(seen -> shortened(Display.of(field.kind(), value.apply(seen))));
             from = matcher.end();
         }
         if (pieces.isEmpty()) {

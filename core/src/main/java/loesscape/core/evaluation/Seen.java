@@ -22,6 +22,8 @@ final class Seen {
     /** The place of the row of which conditions are asked; of no meaning outside of rows. */
     int row;
 
+    private final @Nullable String[] compared;
+    private final @Nullable String[] comparable;
     private int epoch = 1;
     private @Nullable Object[] memos = new Object[FIRST_MEMOS];
     private long[] made = new long[FIRST_MEMOS];
@@ -29,6 +31,8 @@ final class Seen {
     Seen(int slots, Context context) {
         this.counting = new Value[slots][];
         this.rows = new String[slots][];
+        this.compared = new String[slots];
+        this.comparable = new String[slots];
         Arrays.fill(rows, NO_ROWS);
         this.context = context;
     }
@@ -36,6 +40,18 @@ final class Seen {
     /** Tells that a counting value or a row has become another, so that nothing found out before need be true any more. */
     void changed() {
         epoch++;
+    }
+
+    /** The text of a field as it is compared; many clauses ask it of the same one. */
+    String comparable(int slot, String text) {
+        String known = comparable[slot];
+        if (known != null && text.equals(compared[slot])) {
+            return known;
+        }
+        String found = Texts.comparable(text);
+        compared[slot] = text;
+        comparable[slot] = found;
+        return found;
     }
 
     /**

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import loesscape.core.expression.Program.Code;
 import loesscape.core.expression.Program.Frame;
 import loesscape.core.expression.functions.Arguments;
@@ -34,12 +35,16 @@ final class Compiler {
     private final Deque<Bound> bound = new ArrayDeque<>();
     private final Map<Tree, Map<String, String>> labels;
     private final Locale language;
+    private final Set<String> varying;
     private int slots;
+    private int kept;
+    private boolean isKeeping;
 
     /** A name bound inside the formula; {@code isItem} where the slot holds the element of a filter, whose entries are names. */
     private record Bound(String name, int slot, boolean isItem) {}
 
-    private Compiler(List<String> names, Map<Tree, Map<String, String>> labels, Locale language) {
+    private Compiler(List<String> names, Set<String> varying, Map<Tree, Map<String, String>> labels, Locale language) {
+        this.varying = varying;
         this.labels = labels;
         this.language = language;
         names.forEach(name -> globals.put(name, slots++));
@@ -48,18 +53,34 @@ final class Compiler {
     /**
      * Compiles a tree whose free names are all among {@code names}.
      *
+     * @param varying the names whose values differ from row to row
      * @param labels of choices, by the call that asks for them
      * @param language in which functions write
      */
     static Program compile(
-            Tree tree, List<String> names, IdentityHashMap<Tree, Map<String, String>> labels, Locale language) {
-        Compiler compiler = new Compiler(names, labels, language);
+            Tree tree,
+            List<String> names,
+            Set<String> varying,
+            IdentityHashMap<Tree, Map<String, String>> labels,
+            Locale language) {
+        Compiler compiler = new Compiler(names, varying, labels, language);
         Code code = compiler.code(tree);
-        return new Program(names, code, compiler.slots);
+        return new Program(names, code, compiler.slots, compiler.kept);
     }
 
     /** A part that says the same whatever is answered is worked out once, unless it is much work. */
     private Code code(Tree tree) {
+        if (tree instanceof Tree.Call
+                && !varying.isEmpty()
+                && !isKeeping
+                && bound.isEmpty()
+                && isSameForAllRows(tree)) {
+            isKeeping = true;
+            Code code = written(tree);
+            isKeeping = false;
+            int part = kept++;
+            return frame -> frame.kept.of(part, code, frame);
+        }
         Code code = written(tree);
         boolean isFixed = switch (tree) {
             case Tree.Call ignored -> isFixed(tree);
@@ -72,12 +93,20 @@ final class Compiler {
             return code;
         }
         try {
-            Object value = code.run(new Frame(new Object[slots], new Work(MOST_AHEAD)));
+            Object value = code.run(new Frame(new Object[slots], new Work(MOST_AHEAD), NOTHING_KEPT));
             return frame -> value;
         } catch (Work.TooMuchWork e) {
             return code;
         }
     }
+
+    /** Whether a part asks something of the document, and nothing that is another in each row. */
+    private boolean isSameForAllRows(Tree tree) {
+        Set<String> named = Names.in(tree);
+        return !named.isEmpty() && Collections.disjoint(named, varying);
+    }
+
+    private static final Program.Kept NOTHING_KEPT = new Program(List.of(), frame -> null, 0, 0).kept();
 
     private static boolean isFixed(Tree tree) {
         return tree.children().stream()

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import loesscape.core.expression.functions.Functions;
 
@@ -132,15 +133,16 @@ public final class Formula {
 
     /** Makes it ready to be run over the values of some names, which must be all that it refers to. */
     public Program compile(List<String> names) {
-        return compile(names, Locale.ENGLISH);
+        return compile(names, Set.of(), Locale.ENGLISH);
     }
 
     /**
      * Makes it ready to be run over the values of some names, which must be all that it refers to.
      *
+     * @param varying those that are something else in each row, where it is run for several
      * @param language in which numbers, days and months are written out where it does not say itself
      */
-    public Program compile(List<String> names, Locale language) {
-        return Compiler.compile(tree, names, checked.labels(), language);
+    public Program compile(List<String> names, Set<String> varying, Locale language) {
+        return Compiler.compile(tree, names, varying, checked.labels(), language);
     }
 }

@@ -73,6 +73,13 @@ public final class Names {
         return names.free;
     }
 
+    /** The names a part of a formula refers to. */
+    static Set<String> in(Tree tree) {
+        Names names = new Names();
+        names.look(tree);
+        return names.free;
+    }
+
     private void look(Tree tree) {
         switch (tree) {
             case Tree.Literal ignored -> {}

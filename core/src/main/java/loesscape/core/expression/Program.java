@@ -10,11 +10,51 @@ public final class Program {
     private final List<String> names;
     private final Code code;
     private final int slots;
+    private final int kept;
 
-    Program(List<String> names, Code code, int slots) {
+    Program(List<String> names, Code code, int slots, int kept) {
         this.names = List.copyOf(names);
         this.code = code;
         this.slots = slots;
+        this.kept = kept;
+    }
+
+    /**
+     * What parts of a program gave that are the same for all rows, so that they are worked out once for all of them. New for
+     * each set of answers.
+     */
+    public static final class Kept {
+        private final @Nullable Object[] values;
+        private final long[] work;
+
+        private Kept(int parts) {
+            this.values = new Object[parts];
+            this.work = new long[parts];
+        }
+
+        /** What a part gives; it takes as much work as it took when it was worked out, so that no row may do more than another. */
+        @Nullable
+        Object of(int part, Code code, Frame frame) {
+            if (work[part] > 0) {
+                frame.work.take(work[part]);
+                return values[part];
+            }
+            long before = frame.work.left();
+            Object value = code.run(frame);
+            values[part] = value;
+            work[part] = Math.max(1, before - frame.work.left());
+            return value;
+        }
+    }
+
+    /** Whether parts of it are the same for all rows. */
+    public boolean keeps() {
+        return kept > 0;
+    }
+
+    /** Where such parts are kept. */
+    public Kept kept() {
+        return new Kept(kept);
     }
 
     /** One step of a program. */
@@ -27,10 +67,12 @@ public final class Program {
     static final class Frame {
         final @Nullable Object[] slots;
         final Work work;
+        final Kept kept;
 
-        Frame(@Nullable Object[] slots, Work work) {
+        Frame(@Nullable Object[] slots, Work work, Kept kept) {
             this.slots = slots;
             this.work = work;
+            this.kept = kept;
         }
     }
 
@@ -47,15 +89,17 @@ public final class Program {
      * @throws Work.TooMuchWork when it does more than a formula may
      */
     public @Nullable Object run(@Nullable Object... values) {
-        return run(new Work(), values);
+        return run(new Work(), kept(), values);
     }
 
     /**
-     * Works the formula out as one of several that share what they may do.
+     * Works the formula out for one of several rows.
      *
-     * @throws Work.TooMuchWork when it does more than is left
+     * @param work what it may do
+     * @param kept what is the same for all rows, from {@link #kept()} of this program
+     * @throws Work.TooMuchWork when it does more than it may
      */
-    public @Nullable Object run(Work work, @Nullable Object... values) {
-        return code.run(new Frame(Arrays.copyOf(values, slots), work));
+    public @Nullable Object run(Work work, Kept kept, @Nullable Object... values) {
+        return code.run(new Frame(Arrays.copyOf(values, slots), work, kept));
     }
 }

@@ -18,6 +18,11 @@ public final class Work {
         this.left = steps;
     }
 
+    /** How many steps are left. */
+    long left() {
+        return left;
+    }
+
     /** Accounts for some steps, or as many characters or elements that are made. */
     public void take(long steps) {
         left -= steps;

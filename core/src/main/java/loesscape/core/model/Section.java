@@ -41,7 +41,7 @@ public record Section(
         /** The most rows a section can have. */
         public static final int MOST = 1_000;
 
-        /** The most places for answers and texts that all rows of a section have together. */
+        /** The most places for answers and texts that all rows of a document have together. */
         public static final int MOST_PLACES = 50_000;
     }
 

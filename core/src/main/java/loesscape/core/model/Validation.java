@@ -28,6 +28,7 @@ public final class Validation {
 
     private final Template template;
     private final Lexicon lexicon;
+    private long placesInRows;
     private final List<Problem> problems = new ArrayList<>();
     private final Map<String, String> pathOfKey = new HashMap<>();
     private final Texts texts = new Texts(this::report);
@@ -142,10 +143,11 @@ public final class Validation {
                         "A section has 0 to %d rows, and the most is not below the least."
                                 .formatted(Section.Rows.MOST));
             }
-            if ((long) rows.most() * places(section) > Section.Rows.MOST_PLACES) {
+            placesInRows += (long) rows.most() * places(section);
+            if (placesInRows > Section.Rows.MOST_PLACES) {
                 report(
                         path + "/rows/most",
-                        "%d rows of %d items are too many; all rows together have at most %d."
+                        "%d rows of %d items are too many; all rows of a document together have at most %d places."
                                 .formatted(rows.most(), places(section), Section.Rows.MOST_PLACES));
             }
             if (lexicon.rowsAround(section.key()) != null) {

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import loesscape.core.testing.Cases;
 import org.jspecify.annotations.Nullable;
@@ -33,7 +34,7 @@ class OwnFunctionsTest {
 
     private static @Nullable Object run(String formula, Locale language) {
         return Formula.of(formula, NAMES)
-                .compile(List.of("purpose", "soils", "start", "note"), language)
+                .compile(List.of("purpose", "soils", "start", "note"), Set.of(), language)
                 .run("irrigation", List.of("loess", "clay"), LocalDate.of(2026, 11, 3), "a note");
     }
 

@@ -14,6 +14,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import loesscape.core.expression.Tree.Operation;
 import loesscape.core.expression.functions.Functions;
@@ -44,7 +45,7 @@ class ReferenceTest {
             Tree tree = generator.any(1 + size / 6);
             String text = Printer.print(tree);
             assertThat(parsed(text)).as(text).isEqualTo(tree);
-            Program program = Compiler.compile(tree, NAMES, new IdentityHashMap<>(), Locale.ENGLISH);
+            Program program = Compiler.compile(tree, NAMES, Set.of(), new IdentityHashMap<>(), Locale.ENGLISH);
             for (int i = 0; i < 3; i++) {
                 Map<String, @Nullable Object> given = generator.values();
                 Object ours = program.run(NAMES.stream().map(given::get).toArray());
