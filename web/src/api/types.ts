@@ -705,6 +705,7 @@ export type Explained = {
   holds: boolean;
   seen: Seen[];
   parts: Explained[];
+  blank: string;
 };
 
 export type Extent = "item" | "row";

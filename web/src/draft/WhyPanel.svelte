@@ -39,6 +39,7 @@
           .join(", ")})</span
       >
     {/if}
+    {#if it.blank}<br /><span class="soft">{it.blank}</span>{/if}
   </li>
   {#each it.parts as part, i (i)}{@render explained(part, depth + 1)}{/each}
 {/snippet}

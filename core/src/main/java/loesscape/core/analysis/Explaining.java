@@ -13,6 +13,7 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
+import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -22,6 +23,7 @@ import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
+import loesscape.core.model.References;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Value;
@@ -146,7 +148,28 @@ public final class Explaining {
         List<Seen> seen = lexicon.sources(formula).stream()
                 .map(key -> seen(key, within, row))
                 .toList();
-        return new Explained(formula, gives, seen, List.of());
+        String blank = standing.blankPart(formula, within, row);
+        String why = blank == null && !gives ? "What it gives is no answer that this field can have." : blank;
+        return new Explained(formula, gives, seen, List.of(), why == null ? "" : why);
+    }
+
+    /** What leaves a condition undecided: the part of a formula that gives nothing; empty where there is none. */
+    private String undecided(Condition condition, @Nullable String within, String row) {
+        List<String> formulas = new ArrayList<>();
+        if (condition instanceof Condition.Written(var formula)) {
+            formulas.add(formula);
+        }
+        if (condition instanceof Condition.Leaf leaf) {
+            for (Clause.Operand operand : References.operands(leaf)) {
+                if (operand instanceof Clause.Operand.FormulaOperand(var formula)) {
+                    formulas.add(formula);
+                }
+            }
+        }
+        return formulas.stream()
+                .map(formula -> standing.blankPart(formula, within, row))
+                .filter(Objects::nonNull)
+                .collect(Collectors.joining(" "));
     }
 
     private Explained explained(Condition condition, @Nullable String within, String row) {
@@ -187,7 +210,8 @@ public final class Explaining {
                         lexicon.sources(condition).stream()
                                 .map(key -> seen(key, within, row))
                                 .toList(),
-                        List.of());
+                        List.of(),
+                        undecided(condition, within, row));
         };
     }
 

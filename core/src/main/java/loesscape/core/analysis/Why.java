@@ -27,8 +27,14 @@ public record Why(List<Reason> reasons, List<String> foldedIn, List<Way> ways) {
      * @param holds whether it holds now; of a formula, whether it gives anything
      * @param seen what stood in the fields it looks at itself
      * @param parts what it is joined of; empty for a single clause
+     * @param blank which part of a formula gives nothing, in a sentence; empty where it gives something
      */
-    public record Explained(String text, boolean holds, List<Seen> seen, List<Explained> parts) {}
+    public record Explained(String text, boolean holds, List<Seen> seen, List<Explained> parts, String blank) {
+
+        Explained(String text, boolean holds, List<Seen> seen, List<Explained> parts) {
+            this(text, holds, seen, parts, "");
+        }
+    }
 
     /**
      * What a clause saw.

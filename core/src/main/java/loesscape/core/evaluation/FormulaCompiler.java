@@ -63,8 +63,7 @@ final class FormulaCompiler {
      */
     Function<Seen, @Nullable Object> compile(String formula, @Nullable String within) {
         Map<String, Type> types = lexicon.types(within);
-        List<String> names = new ArrayList<>(Names.in(formula));
-        names.retainAll(types.keySet());
+        List<String> names = names(formula, types);
         Program program = Formula.of(formula, types).compile(names, varying(names, within), language);
         List<Function<Seen, @Nullable Object>> values = new ArrayList<>();
         names.forEach(name -> values.add(value(name, formula)));
@@ -83,6 +82,23 @@ final class FormulaCompiler {
                 return null;
             }
         };
+    }
+
+    /** Which part of a formula gives nothing, in a sentence; null where it gives something. */
+    Function<Seen, @Nullable String> blankPart(String formula, @Nullable String within) {
+        Map<String, Type> types = lexicon.types(within);
+        List<String> names = names(formula, types);
+        Formula understood = Formula.of(formula, types);
+        List<Function<Seen, @Nullable Object>> values =
+                names.stream().map(name -> value(name, formula)).toList();
+        return seen -> understood.blankPart(
+                names, language, values.stream().map(value -> value.apply(seen)).toArray());
+    }
+
+    private static List<String> names(String formula, Map<String, Type> types) {
+        List<String> names = new ArrayList<>(Names.in(formula));
+        names.retainAll(types.keySet());
+        return names;
     }
 
     /** All formulas of the template are compiled; what is compiled later, to give reasons, takes nothing from their share. */

@@ -77,4 +77,15 @@ public final class Standing implements Reasons.Standing {
         run.seen.row = within == null ? 0 : place(run.seen.rows[compiled.slots().of(within)], row);
         return test.holds(run.seen);
     }
+
+    /**
+     * Which part of a formula gives nothing, in a sentence; null where it gives something.
+     *
+     * @param within the repeating section in one of whose rows it is asked; null for outside of rows
+     * @param row the name of that row; empty for outside of rows
+     */
+    public @Nullable String blankPart(String formula, @Nullable String within, String row) {
+        run.seen.row = within == null ? 0 : place(run.seen.rows[compiled.slots().of(within)], row);
+        return compiled.conditions().formulas().blankPart(formula, within).apply(run.seen);
+    }
 }

@@ -9,7 +9,6 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -61,7 +60,7 @@ final class Compiler {
             Tree tree,
             List<String> names,
             Set<String> varying,
-            IdentityHashMap<Tree, Map<String, String>> labels,
+            Map<Tree, Map<String, String>> labels,
             Locale language) {
         Compiler compiler = new Compiler(names, varying, labels, language);
         Code code = compiler.code(tree);

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import loesscape.core.expression.functions.Functions;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A formula that was understood: it has a meaning for every value of its names.
@@ -144,5 +145,15 @@ public final class Formula {
      */
     public Program compile(List<String> names, Set<String> varying, Locale language) {
         return Compiler.compile(tree, names, varying, checked.labels(), language);
+    }
+
+    /**
+     * Which part of it gives nothing, in a sentence; null where it gives something.
+     *
+     * @param names which values are given of
+     * @param values of these names, in order
+     */
+    public @Nullable String blankPart(List<String> names, Locale language, @Nullable Object... values) {
+        return new BlankPart(names, values, checked.labels(), language).of(tree);
     }
 }

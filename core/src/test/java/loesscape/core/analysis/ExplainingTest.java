@@ -17,6 +17,7 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
@@ -24,6 +25,8 @@ import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import loesscape.core.testing.RandomTemplates;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Why a document stands as it does, and the smallest change that opens what is folded or locked. */
 class ExplainingTest {
@@ -153,5 +156,53 @@ class ExplainingTest {
             case OPEN -> state instanceof NodeState.SectionState section && section.open();
             case REQUIRED -> false;
         };
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            fee / pieces                              | “fee / pieces” gives nothing.
+            fee + left                                | “left” is blank.
+            if pieces = 0 then left * 2 else fee      | “left” is blank.
+            sum([fee, left])                          | “sum([fee, left])” gives nothing, because there is a blank among them. total(…) counts blanks as 0.
+            count(for i in 1..1900000 return [i, i])  | It does more than a formula may, and was stopped.
+            10 ** 60 * fee                            | What it gives is no answer that this field can have.
+            [1, 2, 3][fee]                            | “[1, 2, 3][fee]” gives nothing.
+            number("1" + "x")                         | “number("1" + "x")” gives nothing.
+            if fee = null then 1 else null            | It gives nothing, as is written there.
+            fee + pieces                              | ''
+            """)
+    void aFormulaThatGivesNothingSaysWhichPartDoes(String formula, String expected) {
+        Field fee = Field.of("fee", "Fee", new FieldKind.Number(0, "", null, null));
+        Field pieces = Field.of("pieces", "Pieces", new FieldKind.Number(0, "", null, null));
+        Field left = Field.of("left", "Left", new FieldKind.Number(0, "", null, null));
+        Field worked = Field.of("worked", "Worked out", new FieldKind.Number(0, "", null, null))
+                .withValue(new FieldValue.WorkedOut(formula, false));
+        Why why = explaining(new Answers(Map.of("fee", "7", "pieces", "0")), fee, pieces, left, worked)
+                .why("worked");
+        assertThat(why.reasons())
+                .singleElement()
+                .satisfies(reason -> assertThat(reason.says().blank()).isEqualTo(expected));
+    }
+
+    @Test
+    void anUndecidedConditionSaysWhatLeavesItSo() {
+        Field fee = Field.of("fee", "Fee", new FieldKind.Number(0, "", null, null));
+        Field told = Field.of("told", "Told", new FieldKind.Text("", 0)).withShown(new Condition.Written("fee > 3"));
+        Field compared = Field.of("compared", "Compared", new FieldKind.Text("", 0))
+                .withShown(new Clause.Comparison(
+                        "fee",
+                        Clause.Comparison.OrderTest.NOT_EQUAL,
+                        new Operand.FormulaOperand("1 / (fee - 7)"),
+                        null));
+        assertThat(explaining(Answers.NONE, fee, told)
+                        .why("told")
+                        .reasons()
+                        .getFirst()
+                        .says()
+                        .blank())
+                .isEqualTo("“fee” is blank.");
+        Why why = explaining(new Answers(Map.of("fee", "7")), fee, compared).why("compared");
+        assertThat(why.reasons().getFirst().says().holds()).isFalse();
+        assertThat(why.reasons().getFirst().says().blank()).isEqualTo("“1 / (fee - 7)” gives nothing.");
     }
 }

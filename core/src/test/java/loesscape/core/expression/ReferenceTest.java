@@ -10,7 +10,6 @@ import java.time.temporal.TemporalAmount;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -45,7 +44,7 @@ class ReferenceTest {
             Tree tree = generator.any(1 + size / 6);
             String text = Printer.print(tree);
             assertThat(parsed(text)).as(text).isEqualTo(tree);
-            Program program = Compiler.compile(tree, NAMES, Set.of(), new IdentityHashMap<>(), Locale.ENGLISH);
+            Program program = Compiler.compile(tree, NAMES, Set.of(), Map.of(), Locale.ENGLISH);
             for (int i = 0; i < 3; i++) {
                 Map<String, @Nullable Object> given = generator.values();
                 Object ours = program.run(NAMES.stream().map(given::get).toArray());
