@@ -75,9 +75,12 @@ final class FormulaCompiler {
             for (int i = 0; i < given.length; i++) {
                 given[i] = values.get(i).apply(seen);
             }
-            Program.Kept kept = program.keeps() ? seen.remembered(memo, -1, program::kept) : program.kept();
+            Work work = new Work(share(rows == Slots.NONE ? 1 : seen.rows[rows].length));
+            Program.Kept kept = program.keeps()
+                    ? seen.remembered(memo, -1, () -> program.kept(new Work(share(1))))
+                    : program.kept(work);
             try {
-                return program.run(new Work(share(rows == Slots.NONE ? 1 : seen.rows[rows].length)), kept, given);
+                return program.run(work, kept, given);
             } catch (Work.TooMuchWork tooMuch) {
                 return null;
             }

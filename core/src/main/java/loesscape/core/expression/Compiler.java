@@ -105,7 +105,7 @@ final class Compiler {
         return !named.isEmpty() && Collections.disjoint(named, varying);
     }
 
-    private static final Program.Kept NOTHING_KEPT = new Program(List.of(), frame -> null, 0, 0).kept();
+    private static final Program.Kept NOTHING_KEPT = new Program(List.of(), frame -> null, 0, 0).kept(new Work(0));
 
     private static boolean isFixed(Tree tree) {
         return tree.children().stream()
@@ -379,10 +379,11 @@ final class Compiler {
             return null;
         }
         boolean rises = first.compareTo(last) <= 0;
+        // Taken before the first step: a step between numbers of thousands of digits is long.
+        frame.work.take(Decimals.place(first.subtract(last, Decimals.CONTEXT).abs()));
         List<BigDecimal> numbers = new ArrayList<>();
         BigDecimal next = first;
         while (rises ? next.compareTo(last) <= 0 : next.compareTo(last) >= 0) {
-            frame.work.take(1);
             numbers.add(next);
             next = rises ? next.add(BigDecimal.ONE) : next.subtract(BigDecimal.ONE);
         }
@@ -390,10 +391,10 @@ final class Compiler {
     }
 
     private static List<LocalDate> days(Frame frame, LocalDate first, LocalDate last) {
+        frame.work.take(Math.abs(last.toEpochDay() - first.toEpochDay()) + 1);
         List<LocalDate> days = new ArrayList<>();
         int step = first.isAfter(last) ? -1 : 1;
         for (LocalDate day = first; ; day = day.plusDays(step)) {
-            frame.work.take(1);
             days.add(day);
             if (day.equals(last)) {
                 return days;

@@ -107,7 +107,7 @@ final class Lexer {
         String word = text.substring(start, at);
         String small = word.toLowerCase(Locale.ROOT);
         if (!word.equals(small) && KEYWORDS.contains(small) && !isTypeNull(word)) {
-            throw new FormulaProblem(start, at, "Write “%s” in small letters.".formatted(small));
+            throw new FormulaProblem(start, at, "Write “%s” in small letters.".formatted(small), small);
         }
         add(KEYWORDS.contains(word) ? Kind.KEYWORD : Kind.NAME, word, start);
     }

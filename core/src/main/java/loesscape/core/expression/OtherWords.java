@@ -2,11 +2,15 @@ package loesscape.core.expression;
 
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import loesscape.core.expression.functions.Function;
 import loesscape.core.expression.functions.Functions;
+import org.jspecify.annotations.Nullable;
 
 /** What was probably meant by a word or sign that formulas do not know; the words and signs that other notations use. */
 final class OtherWords {
@@ -60,25 +64,53 @@ final class OtherWords {
             Map.entry("unique", "distinct values(…)"),
             Map.entry("join", "string join(…, \", \")"));
 
+    /** A function that only has another name. */
+    private static final Pattern CALL = Pattern.compile("([a-z ]+)\\(…\\)");
+
     private OtherWords() {}
 
-    /** How to write what an unknown function was probably meant to do, in a sentence with a space before it; may be empty. */
-    static String forFunction(String name) {
-        String known = FUNCTIONS.get(name.toLowerCase(Locale.ROOT));
-        return known != null
-                ? " Write %s.".formatted(known)
-                : near(name, Functions.list().stream().map(Function::name).toList());
+    /**
+     * What was probably meant by a word.
+     *
+     * @param says it in a sentence with a space before it; may be empty
+     * @param instead what to write in the place of the word; null where that is not known
+     */
+    record Meant(String says, @Nullable String instead) {
+
+        private static final Meant UNKNOWN = new Meant("", null);
+
+        private static Meant name(String name) {
+            return new Meant(" Did you mean “%s”?".formatted(name), name);
+        }
     }
 
-    /** The name that was probably meant by another, in a sentence with a space before it; may be empty. */
-    static String near(String name, Collection<String> known) {
+    /** How to write what an unknown function was probably meant to do. */
+    static Meant forFunction(String name) {
+        String known = FUNCTIONS.get(name.toLowerCase(Locale.ROOT));
+        if (known == null) {
+            return near(name, Functions.list().stream().map(Function::name).toList());
+        }
+        Matcher call = CALL.matcher(known);
+        return new Meant(" Write %s.".formatted(known), call.matches() ? call.group(1) : null);
+    }
+
+    /** The name that was probably meant by another: the only one that has it as its beginning or a word, or the nearest. */
+    static Meant near(String name, Collection<String> known) {
         String word = name.toLowerCase(Locale.ROOT);
-        Optional<String> nearest = known.stream()
+        List<String> partly = known.stream()
+                .filter(each -> word.length() > FARTHEST && each.indexOf('(') < 0)
+                .filter(each -> each.startsWith(word) || each.contains("_" + word) || each.contains(" " + word))
+                .toList();
+        if (partly.size() == 1) {
+            return Meant.name(partly.getFirst());
+        }
+        return known.stream()
                 .filter(each -> each.length() > FARTHEST && Math.abs(each.length() - word.length()) <= FARTHEST)
                 .filter(each -> distance(word, each) <= FARTHEST)
                 .min(Comparator.<String>comparingInt(each -> distance(word, each))
-                        .thenComparing(Comparator.naturalOrder()));
-        return nearest.map(" Did you mean “%s”?"::formatted).orElse("");
+                        .thenComparing(Comparator.naturalOrder()))
+                .map(Meant::name)
+                .orElse(Meant.UNKNOWN);
     }
 
     /** How many letters have to be put in, taken away or exchanged (V. Levenshtein, 1965). */
@@ -106,38 +138,38 @@ final class OtherWords {
         }
         for (String[] sign : SIGNS) {
             if (text.startsWith(sign[0], at)) {
-                return Optional.of(
-                        new FormulaProblem(at, at + sign[0].length(), "“%s”: %s.".formatted(sign[0], sign[1])));
+                return Optional.of(new FormulaProblem(
+                        at, at + sign[0].length(), "“%s”: %s.".formatted(sign[0], sign[1]), sign[2]));
             }
         }
         return Optional.empty();
     }
 
-    private static final String[][] SIGNS = {
-        {"==", "two values are compared with one “=”"},
-        {"<>", "write “!=” for not equal"},
-        {"≠", "write “!=” for not equal"},
-        {"≤", "write “<=” for at most"},
-        {"≥", "write “>=” for at least"},
-        {"=>", "write “>=” for at least"},
-        {"=<", "write “<=” for at most"},
-        {"&&", "write “and”"},
-        {"||", "write “or”"},
-        {"&", "texts are put together with “+”"},
-        {"%", "write / 100 for per cent, or modulo(…, …) for what is left of a division"},
-        {"^", "write “**” for to the power of"},
-        {"×", "write “*” to multiply"},
-        {"·", "write “*” to multiply"},
-        {"÷", "write “/” to divide"},
-        {"−", "write a plain “-”"},
-        {"!", "write “not(…)”"},
-        {";", "arguments are parted by “,”"},
-        {"'", "text stands in straight double quotation marks, \"…\""},
-        {"“", "text stands in straight double quotation marks, \"…\""},
-        {"”", "text stands in straight double quotation marks, \"…\""},
-        {"„", "text stands in straight double quotation marks, \"…\""},
-        {"‘", "text stands in straight double quotation marks, \"…\""},
-        {"’", "text stands in straight double quotation marks, \"…\""},
-        {"«", "text stands in straight double quotation marks, \"…\""},
+    private static final @Nullable String[][] SIGNS = {
+        {"==", "two values are compared with one “=”", "="},
+        {"<>", "write “!=” for not equal", "!="},
+        {"≠", "write “!=” for not equal", "!="},
+        {"≤", "write “<=” for at most", "<="},
+        {"≥", "write “>=” for at least", ">="},
+        {"=>", "write “>=” for at least", ">="},
+        {"=<", "write “<=” for at most", "<="},
+        {"&&", "write “and”", " and "},
+        {"||", "write “or”", " or "},
+        {"&", "texts are put together with “+”", "+"},
+        {"%", "write / 100 for per cent, or modulo(…, …) for what is left of a division", null},
+        {"^", "write “**” for to the power of", "**"},
+        {"×", "write “*” to multiply", "*"},
+        {"·", "write “*” to multiply", "*"},
+        {"÷", "write “/” to divide", "/"},
+        {"−", "write a plain “-”", "-"},
+        {"!", "write “not(…)”", null},
+        {";", "arguments are parted by “,”", ","},
+        {"'", "text stands in straight double quotation marks, \"…\"", "\""},
+        {"“", "text stands in straight double quotation marks, \"…\"", "\""},
+        {"”", "text stands in straight double quotation marks, \"…\"", "\""},
+        {"„", "text stands in straight double quotation marks, \"…\"", "\""},
+        {"‘", "text stands in straight double quotation marks, \"…\"", "\""},
+        {"’", "text stands in straight double quotation marks, \"…\"", "\""},
+        {"«", "text stands in straight double quotation marks, \"…\"", "\""},
     };
 }

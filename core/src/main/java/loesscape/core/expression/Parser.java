@@ -561,10 +561,12 @@ final class Parser {
     }
 
     private FormulaProblem noFunction(int words, String name) {
+        OtherWords.Meant meant = OtherWords.forFunction(name);
         return new FormulaProblem(
                 peek().at(),
                 peek(words - 1).end(),
-                "There is no function “%s”.%s".formatted(name, OtherWords.forFunction(name)));
+                "There is no function “%s”.%s".formatted(name, meant.says()),
+                meant.instead());
     }
 
     /** Whether some words from here on are names, none of them a keyword; two in a row mean nothing else. */

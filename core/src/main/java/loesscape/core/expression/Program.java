@@ -25,25 +25,22 @@ public final class Program {
      */
     public static final class Kept {
         private final @Nullable Object[] values;
-        private final long[] work;
+        private final boolean[] known;
+        private final Work work;
 
-        private Kept(int parts) {
+        private Kept(int parts, Work work) {
             this.values = new Object[parts];
-            this.work = new long[parts];
+            this.known = new boolean[parts];
+            this.work = work;
         }
 
-        /** What a part gives; it takes as much work as it took when it was worked out, so that no row may do more than another. */
         @Nullable
         Object of(int part, Code code, Frame frame) {
-            if (work[part] > 0) {
-                frame.work.take(work[part]);
-                return values[part];
+            if (!known[part]) {
+                values[part] = code.run(new Frame(frame.slots, work, this));
+                known[part] = true;
             }
-            long before = frame.work.left();
-            Object value = code.run(frame);
-            values[part] = value;
-            work[part] = Math.max(1, before - frame.work.left());
-            return value;
+            return values[part];
         }
     }
 
@@ -52,9 +49,13 @@ public final class Program {
         return kept > 0;
     }
 
-    /** Where such parts are kept. */
-    public Kept kept() {
-        return new Kept(kept);
+    /**
+     * Where such parts are kept.
+     *
+     * @param work what all of them may do
+     */
+    public Kept kept(Work work) {
+        return new Kept(kept, work);
     }
 
     /** One step of a program. */
@@ -89,14 +90,15 @@ public final class Program {
      * @throws Work.TooMuchWork when it does more than a formula may
      */
     public @Nullable Object run(@Nullable Object... values) {
-        return run(new Work(), kept(), values);
+        Work work = new Work();
+        return run(work, kept(work), values);
     }
 
     /**
      * Works the formula out for one of several rows.
      *
      * @param work what it may do
-     * @param kept what is the same for all rows, from {@link #kept()} of this program
+     * @param kept what is the same for all rows, from {@link #kept(Work)} of this program
      * @throws Work.TooMuchWork when it does more than it may
      */
     public @Nullable Object run(Work work, Kept kept, @Nullable Object... values) {

@@ -16,6 +16,7 @@ import loesscape.core.expression.Tree.Test;
 import loesscape.core.expression.Type.Simple;
 import loesscape.core.expression.functions.Function;
 import loesscape.core.expression.functions.Functions;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What type a formula gives, and what in it can never be worked out: names that are not there, calls that do not fit,
@@ -69,8 +70,11 @@ final class TypeCheck {
     }
 
     private FormulaProblem problem(Tree at, String message) {
-        int[] place = place(at);
-        return new FormulaProblem(place[0], place[1], message);
+        return problem(place(at), message, null);
+    }
+
+    private static FormulaProblem problem(int[] place, String message, @Nullable String instead) {
+        return new FormulaProblem(place[0], place[1], message, instead);
     }
 
     private Type type(Tree tree) {
@@ -174,9 +178,10 @@ final class TypeCheck {
         if (it.name().indexOf('(') > 0) {
             throw unknownInBrackets(it);
         }
-        String meant =
-                it.name().equalsIgnoreCase("today") ? " Write today()." : OtherWords.near(it.name(), names.keySet());
-        throw problem(it, "There is no field “%s”.%s".formatted(it.name(), meant));
+        OtherWords.Meant meant = it.name().equalsIgnoreCase("today")
+                ? new OtherWords.Meant(" Write today().", "today()")
+                : OtherWords.near(it.name(), names.keySet());
+        throw problem(place(it), "There is no field “%s”.%s".formatted(it.name(), meant.says()), meant.instead());
     }
 
     private void use(String name, int[] place, boolean isOfRow) {
@@ -190,7 +195,11 @@ final class TypeCheck {
                     .filter(Names::isList)
                     .map(Names::key)
                     .toList();
-            return problem(it, "There is no lookup list “%s”.%s".formatted(key, OtherWords.near(key, lists)));
+            OtherWords.Meant meant = OtherWords.near(key, lists);
+            return problem(
+                    parsed.keys().getOrDefault(it, place(it)),
+                    "There is no lookup list “%s”.%s".formatted(key, meant.says()),
+                    meant.instead());
         }
         boolean isInRows = names.containsKey(Names.ROW_NUMBER);
         return problem(
@@ -199,7 +208,11 @@ final class TypeCheck {
                         ? "“%s” stands in no row here, so that it has no value in others%s."
                                 .formatted(key, names.get(key) == Simple.NUMBER ? "" : ", or is no number")
                         : isInRows
-                                ? "There is no field “%s”.%s".formatted(key, OtherWords.near(key, names.keySet()))
+                                ? "There is no field “%s”.%s"
+                                        .formatted(
+                                                key,
+                                                OtherWords.near(key, names.keySet())
+                                                        .says())
                                 : "“%s” has a meaning in rows only; this does not stand in one.".formatted(it.name()));
     }
 
@@ -208,14 +221,15 @@ final class TypeCheck {
         if (type instanceof Type.Choice(var labels)
                 && with instanceof Tree.Literal(String text)
                 && !labels.containsKey(text)) {
-            String meant = OtherWords.near(text, labels.keySet());
+            OtherWords.Meant meant = OtherWords.near(text, labels.keySet());
             for (Map.Entry<String, String> choice : labels.entrySet()) {
                 meant = choice.getValue().equalsIgnoreCase(text)
-                        ? " Write “%s” for it.".formatted(choice.getKey())
+                        ? new OtherWords.Meant(" Write “%s” for it.".formatted(choice.getKey()), choice.getKey())
                         : meant;
             }
+            String instead = meant.instead();
             throw problem(
-                    with,
+                    place(with),
                     "“%s” is none of the choices: %s.%s"
                             .formatted(
                                     text,
@@ -223,7 +237,8 @@ final class TypeCheck {
                                             .limit(MOST_NAMED)
                                             .collect(Collectors.joining(
                                                     ", ", "", labels.size() > MOST_NAMED ? ", …" : "")),
-                                    meant));
+                                    meant.says()),
+                    instead == null ? null : "\"" + instead + "\"");
         }
     }
 
@@ -241,13 +256,11 @@ final class TypeCheck {
                     use(it.name(), last(it), true);
                 }
                 if (!entries.isEmpty() && !entries.containsKey(it.name())) {
+                    OtherWords.Meant meant = OtherWords.near(it.name(), entries.keySet());
                     throw problem(
-                            it,
-                            "There is no “%s” in %s.%s"
-                                    .formatted(
-                                            it.name(),
-                                            Printer.print(it.of()),
-                                            OtherWords.near(it.name(), entries.keySet())));
+                            last(it),
+                            "There is no “%s” in %s.%s".formatted(it.name(), Printer.print(it.of()), meant.says()),
+                            meant.instead());
                 }
                 yield entries.getOrDefault(it.name(), Simple.ANY);
             }

@@ -18,11 +18,6 @@ public final class Work {
         this.left = steps;
     }
 
-    /** How many steps are left. */
-    long left() {
-        return left;
-    }
-
     /** Accounts for some steps, or as many characters or elements that are made. */
     public void take(long steps) {
         left -= steps;

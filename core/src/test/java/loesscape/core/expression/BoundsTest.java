@@ -36,6 +36,9 @@ class BoundsTest {
                 "count(for t in [string join(for j in 1..90000 return \"abc\")] return for i in 1..1000000 return upper case(t))",
                 "count(for i in 1..1000000 return sublist(for j in 1..1000 return j, 1, 900))",
                 "count(distinct values(for i in 1..100000 return i))",
+                "for i in 1E6144..3 return i + 1",
+                "for i in 1E-6143..1E6144 return i",
+                "count(for d in @\"0000-01-01\"..@\"999999999-12-31\" return d)",
             })
     void whatIsTooMuchIsStopped(String formula) {
         assertTimeoutPreemptively(

@@ -120,6 +120,39 @@ class FormulaMessagesTest {
         assertThat(Formula.of(formula, names).text()).isNotEmpty();
     }
 
+    /** What a suggestion makes of a formula, put in place of what is wrong. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            dept > 3                     | depth > 3
+            dep > 3                      | depth > 3
+            sum(bills.amuont)            | sum(bills.amount)
+            equipment.dayrate * depth    | equipment.day_rate * depth
+            equipment.rate * depth       | equipment.day_rate * depth
+            depth == 3                   | depth = 3
+            depth <> 3                   | depth != 3
+            depth ≠ 3                    | depth != 3
+            depth ≥ 3                    | depth >= 3
+            depth=>3                     | depth>=3
+            note & note                  | note + note
+            urgent&&urgent               | urgent and urgent
+            depth ^ 2                    | depth ** 2
+            round half up(depth; 2)      | round half up(depth, 2)
+            urgent AND urgent            | urgent and urgent
+            average(bills.amount)        | mean(bills.amount)
+            len(note)                    | string length(note)
+            string lenght(note)          | string length(note)
+            start < today                | start < today()
+            """)
+    void suggestionsAreEdits(String formula, String mended) {
+        Map<String, Type> names = new java.util.HashMap<>(NAMES);
+        names.put(Names.TODAY, Simple.DATE);
+        FormulaProblem problem = catchThrowableOfType(FormulaProblem.class, () -> Formula.of(formula, names));
+        assertThat(problem).as(formula).isNotNull();
+        assertThat(formula.substring(0, problem.at()) + problem.instead() + formula.substring(problem.end()))
+                .isEqualTo(mended);
+        assertThat(Formula.of(mended, names).text()).isNotEmpty();
+    }
+
     @Test
     void everyFunctionSaysWhatItTakesAndWhatItGives() {
         for (Function function : Functions.list()) {
