@@ -107,6 +107,11 @@ export type Checked = {
   brokenAt: number;
 };
 
+export type CheckedFormula = {
+  type: string;
+  trouble: FormulaTrouble | null;
+};
+
 export type Choice = {
   id: string;
   label: string;
@@ -906,6 +911,22 @@ export type FormulaOperand = {
   formula: string;
 };
 
+export type FormulaTrouble = {
+  at: number;
+  end: number;
+  message: string;
+  instead: string | null;
+};
+
+export type FunctionView = {
+  name: string;
+  parameters: string[];
+  required: number;
+  variadic: boolean;
+  says: string;
+  example: string;
+};
+
 export type HandedOn = {
   name: string;
   address: string;
@@ -1087,6 +1108,12 @@ export type Mark = "none" | "tick" | "drop" | "eye" | "warning" | "stop";
 export type MarkShape = "usual" | "round" | "square" | "tick" | "cross";
 
 export type Motion = "none" | "fade" | "slide";
+
+export type NameView = {
+  name: string;
+  label: string;
+  type: string;
+};
 
 export type Named = {
   name: string;
@@ -1859,4 +1886,9 @@ export type Width = "full" | "half" | "third";
 
 export type Withdrawing = {
   because: string;
+};
+
+export type WrittenFormula = {
+  formula: string;
+  rows: string;
 };

@@ -4,6 +4,7 @@
   import { conditionOf, isPlain } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
+  import FormulaInput from "./FormulaInput.svelte";
   import GroupEditor from "./GroupEditor.svelte";
   import NewClause from "./NewClause.svelte";
   import Now from "./Now.svelte";
@@ -160,13 +161,12 @@
       <span class="soft">shared by {uses}{shared.name ? ` as “${shared.name}”` : ""}</span>
     {/if}
     {#if formula !== null || content?.type === "written"}
-      <textarea
-        class="token figure formula mt-1"
-        rows="1"
-        aria-label={`Formula for ${TITLE[aspect].toLowerCase()}`}
-        spellcheck="false"
+      <FormulaInput
+        label={`Formula for ${TITLE[aspect].toLowerCase()}`}
+        {rows}
         value={formula ?? (content?.type === "written" ? content.formula : "")}
-        onchange={(event) => void read(event.currentTarget.value)}></textarea>
+        onwrite={(text) => void read(text)}
+      />
       {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
     {/if}
     {#if content && formula === null && content.type !== "written"}<span class="mt-1 block"
@@ -216,14 +216,3 @@
     <button type="button" class="token add" onclick={() => (beginning = true)}>add a condition</button>
   {/if}
 </EditorLine>
-
-<style>
-  .formula {
-    display: block;
-    width: 100%;
-    font-family: var(--font-key);
-    font-size: 12.5px;
-    field-sizing: content;
-    resize: vertical;
-  }
-</style>

@@ -131,6 +131,7 @@
           <LeafRow
             leaf={part}
             {except}
+            {rows}
             onchange={(to) => change(i, (now) => to(now))}
             onremove={() => change(i, () => null)}
           />

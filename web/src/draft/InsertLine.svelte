@@ -68,6 +68,8 @@
     if (!offer) return;
     if (offer.id === "block") return useBlock(offer.block!);
     const label = offer.named ? "" : written;
+    const change = offer.when?.change;
+    if (change && !(await copy.edit({ type: "setKind", key: change.key, kind: change.kind }))) return;
     const section = offer.id === "section" || offer.id === "repeatingSection" || offer.id === "page";
     const place = offer.id === "page" ? behindPage() : section ? besides() : { holder, after };
     const key = await copy.make({
@@ -152,7 +154,9 @@
           >
             {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
                 class="soft shrink-0"
-                >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when.label}{/if}</span
+                >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when
+                    .label}{#if offer.when.change}; that holds text and becomes a {offer.when.change
+                      .label}{/if}{/if}</span
               >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
           </li>
         {/each}

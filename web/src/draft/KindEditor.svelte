@@ -4,6 +4,7 @@
   import LookupEditor from "./LookupEditor.svelte";
   import OfferEditor from "./OfferEditor.svelte";
   import EditorLine from "./EditorLine.svelte";
+  import FormulaInput from "./FormulaInput.svelte";
 
   let { field }: { field: Field } = $props();
 
@@ -75,13 +76,12 @@
       value={kind.currency}
       onchange={(event) => set({ currency: text(event).toUpperCase() })}
     />
-    <input
-      class="token value min-w-0"
-      aria-label="Formula of the amount"
-      size="18"
-      spellcheck="false"
+    <FormulaInput
+      label="Formula of the amount"
+      rows={copy.around(field.key)}
       value={kind.amount}
-      onchange={(event) => set({ amount: text(event) })}
+      placeholder="such as 40 + 2 * depth"
+      onwrite={(amount) => set({ amount })}
     />
   </EditorLine>
 {:else if kind.type === "time"}

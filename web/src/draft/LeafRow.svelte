@@ -2,6 +2,7 @@
   import type { Condition, Field, OrderTest, Quantity, Stage } from "../api/types";
   import { type Clause, ORDERS, type Group, operand, side } from "./clauses";
   import { workingCopy } from "./context";
+  import FormulaInput from "./FormulaInput.svelte";
   import GroupEditor from "./GroupEditor.svelte";
   import Picker from "./Picker.svelte";
   import SideEditor from "./SideEditor.svelte";
@@ -12,9 +13,17 @@
   let {
     leaf,
     except,
+    rows,
     onchange,
     onremove,
-  }: { leaf: Leaf; except: string[]; onchange: (change: Change) => void; onremove: () => void } = $props();
+  }: {
+    leaf: Leaf;
+    except: string[];
+    /** The repeating section whose row is at hand; null outside of rows. */
+    rows: string | null;
+    onchange: (change: Change) => void;
+    onremove: () => void;
+  } = $props();
 
   const copy = workingCopy();
   const STAGES = (["filling", "reviewing", "finished", "print"] as const).map((id) => ({ id, label: id }));
@@ -138,16 +147,11 @@
       />
     {/if}
   {:else if leaf.type === "written"}
-    <input
-      class="token value key"
-      aria-label="Formula"
-      spellcheck="false"
-      size={Math.min(34, Math.max(12, leaf.formula.length))}
+    <FormulaInput
+      label="Formula"
+      {rows}
       value={leaf.formula}
-      onchange={(event) => {
-        const formula = event.currentTarget.value.trim();
-        if (formula) put({ type: "written", formula });
-      }}
+      onwrite={(formula) => put({ type: "written", formula })}
     />
   {:else}
     <span class="soft">{leaf.type}</span>

@@ -6,7 +6,7 @@
   import ClauseRow from "./ClauseRow.svelte";
   import { workingCopy } from "./context";
   import Picker, { type Option } from "./Picker.svelte";
-  import { choosing, compared, comparisons } from "./typedConditions";
+  import { choosing, compared, comparisons, misfits } from "./typedConditions";
 
   let {
     except,
@@ -91,6 +91,11 @@
         label,
         hint: "as typed",
       })),
+      ...misfits(copy, known, text).map(({ field, label, change }) => ({
+        id: `misfit${SPLIT}${field.key}${SPLIT}${text}`,
+        label,
+        hint: `holds text; make it a ${change!.label}`,
+      })),
       asFormula(text),
     ];
   }
@@ -126,11 +131,21 @@
         return void read(key);
     }
     if (node?.type !== "field") return;
+    if (what === "misfit") return void remake(node, rest);
     if (what === "typed") {
       const clause = compared(copy, node, rest);
       if (clause) onadd(ofRows(key, clause));
     } else if (what === "choice") onadd(ofRows(key, choosing(node, rest)));
     else draft = begun(key, copy.vocabulary.operators[node.kind.type]?.[0]?.operator ?? "answered");
+  }
+
+  /** Makes a field of the kind that can be compared so, and then compares it. */
+  async function remake(field: Field, text: string) {
+    const meant = misfits(copy, [field], text)[0];
+    if (!meant?.change) return;
+    const { key, kind } = meant.change;
+    if (await copy.edit({ type: "setKind", key, kind })) onadd(ofRows(key, meant.condition));
+    else oncancel();
   }
 
   async function read(formula: string) {

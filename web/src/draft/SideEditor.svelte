@@ -2,6 +2,7 @@
   import type { Field } from "../api/types";
   import { areComparable, numeral, isDay, type Side } from "./clauses";
   import { workingCopy } from "./context";
+  import FormulaInput from "./FormulaInput.svelte";
   import Picker from "./Picker.svelte";
 
   let {
@@ -81,15 +82,13 @@
   />
   <span class="soft">days later</span>
 {:else if type === "formula"}
-  <input
-    class="token value key"
-    aria-label={`${name}: formula`}
-    placeholder="length * 2"
-    spellcheck="false"
-    size={Math.min(28, Math.max(10, text.length))}
+  <FormulaInput
+    label={`${name}: formula`}
+    rows={copy.around(field.key)}
     value={text}
-    use:focused
-    onchange={(event) => write(event.currentTarget.value)}
+    placeholder="length * 2"
+    autofocus={fresh || picked !== null}
+    onwrite={write}
   />
 {:else}
   <input

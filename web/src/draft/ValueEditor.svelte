@@ -2,6 +2,7 @@
   import type { Field, FieldValue } from "../api/types";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
+  import FormulaInput from "./FormulaInput.svelte";
   import Picker from "./Picker.svelte";
 
   let { field }: { field: Field } = $props();
@@ -34,14 +35,14 @@
           const around = node.type === "field" ? copy.around(node.key) : null;
           const adds = node.type === "field" && (node.kind.type === "number" || node.kind.type === "money");
           return adds && around && around !== copy.around(field.key)
-            ? [{ id: `sum(${around}.${node.key}[item != null])`, label: `total of ${name}` }]
+            ? [{ id: `total(${around}.${node.key})`, label: `total of ${name}` }]
             : [];
         })
       : [],
   );
 
   function pick(id: string) {
-    if (id.startsWith("sum(")) {
+    if (id.startsWith("total(")) {
       beginning = null;
       return set({ type: "workedOut", formula: id, overtypable: false });
     }
@@ -72,16 +73,23 @@
     onpick={pick}
   />
   {#if way !== "none"}
-    {#key way}
+    {#if way === "starting"}
       <textarea
-        class="token figure formula"
+        class="token figure starting"
         rows="1"
-        aria-label={way === "starting" ? "What it begins as" : "Formula"}
-        placeholder={way === "starting" ? "as it would be typed" : "such as length * width"}
+        aria-label="What it begins as"
+        placeholder="as it would be typed"
         spellcheck="false"
         value={way === now ? text : ""}
         onchange={(event) => write(event.currentTarget.value)}></textarea>
-    {/key}
+    {:else}
+      <FormulaInput
+        label="Formula"
+        rows={copy.around(field.key)}
+        value={way === now ? text : ""}
+        onwrite={write}
+      />
+    {/if}
   {/if}
   {#if field.value?.type === "workedOut" && way === "workedOut"}
     {@const { formula, overtypable } = field.value}
@@ -95,7 +103,7 @@
 </EditorLine>
 
 <style>
-  .formula {
+  .starting {
     font-family: var(--font-key);
     font-size: 12.5px;
     width: 100%;

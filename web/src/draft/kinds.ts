@@ -83,25 +83,46 @@ export const KINDS: { id: FieldKind["type"]; label: string; start: FieldKind }[]
   { id: "payment", label: "Payment", start: { type: "payment", currency: "EUR", amount: "10" } },
 ];
 
+/** What has no label that is asked for; its name is what is meant when it is typed. */
+const UNLABELLED = new Set<Novelty>([
+  "section",
+  "repeatingSection",
+  "page",
+  "notice",
+  "indicator",
+  "picture",
+  "divider",
+]);
+
 const HINTS: [Novelty, RegExp][] = [
   ["oneChoice", /[?:] .+ \/ /],
   ["email", /\be-?mail\b/i],
   ["phone", /\b(tele)?phone\b|\bmobile\b/i],
   ["webAddress", /\b(web ?site|web address|url|home ?page)\b/i],
-  ["number", /,\s*\S{1,8}$|\b(number of|how many|how much|depth|length|width|height|area|weight|count)\b/i],
+  ["rating", /\b(rating|satisfaction|stars)\b|^(please )?rate\b|\bhow (satisfied|happy|likely)\b/i],
+  ["money", /,\s*(EUR|USD|GBP|CHF|€|\$|£)$/i],
+  [
+    "number",
+    /,\s*\S{1,8}$|%|\b(number of|how many|how much|depth|length|width|height|area|weight|count|quantity|percentage|age)\b/i,
+  ],
   ["yesNo", /^(do|does|did|is|are|was|were|will|has|have|can|may|should)\b.*\?$/i],
   ["oneChoice", /^(which|what kind|who|choose)\b/i],
   ["time", /\b(time|o'clock|at what hour)\b/i],
   ["signature", /\bsignature\b/i],
   ["attachment", /\b(attach|upload|hand in|document)\b/i],
   ["severalChoices", /\b(which of these|all that apply|which ones)\b/i],
-  ["date", /\b(date|day|when|born|expires?|starts? on|ends? on)\b/i],
-  ["money", /\b(fee|amount|price|cost|deposit|rent|salary|budget)\b/i],
+  ["money", /\b(fees?|amount|price|costs?|deposit|rent|salary|budget|(day|daily|hourly) rate)\b|[€$£]/i],
+  ["date", /\b(date|day|when|born|birthday|deadline|due|expires?|starts? on|ends? on)\b/i],
   ["longText", /\b(remarks?|describe|description|reasons?|why|comments?|explain)\b/i],
 ];
 
 /** Something that can be put into a document: a new thing of a kind, or a block of one's own. */
 export type Offered = { id: Novelty | "block"; label: string; hint: string; named: boolean; block?: string };
+
+/** The kind that a label is most likely to ask for. */
+export function likeliest(label: string): Novelty {
+  return HINTS.find(([, pattern]) => pattern.test(label.trim()))?.[0] ?? "text";
+}
 
 /**
  * What is offered for what was typed: blocks and kinds of that name first; otherwise all kinds, the likeliest for such a
@@ -119,13 +140,17 @@ export function offers(typed: string, blocks: BlockRow[]): Offered[] {
       named: true,
     }));
   if (!text) return [...NOVELTIES.map((it) => ({ ...it, named: false })), ...own];
-  const named = NOVELTIES.filter((it) => it.label.toLowerCase().startsWith(text));
-  const likely = HINTS.find(([, pattern]) => pattern.test(typed.trim()))?.[0] ?? "text";
+  // A field that is called like a kind is that kind, and what was typed is its label.
+  const same = NOVELTIES.find((it) => it.label.toLowerCase() === text && !UNLABELLED.has(it.id));
+  const named = NOVELTIES.filter((it) => it.label.toLowerCase().startsWith(text) && it !== same);
+  const likely = same?.id ?? likeliest(typed);
   const rest = NOVELTIES.filter((it) => !named.includes(it)).sort(
     (a, b) => Number(b.id === likely) - Number(a.id === likely),
   );
+  const first = same ? rest.splice(0, 1) : [];
   return [
     ...own,
+    ...first.map((it) => ({ ...it, named: false })),
     ...named.map((it) => ({ ...it, named: true })),
     ...rest.map((it) => ({ ...it, named: false })),
   ];

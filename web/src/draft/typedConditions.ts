@@ -1,10 +1,14 @@
-import type { Condition, Field } from "../api/types";
+import type { Condition, Field, FieldKind } from "../api/types";
 import { namable } from "./choices";
-import { begun, closed, typedClause } from "./clauses";
+import { ORDERS, begun, closed, numeral, typedClause } from "./clauses";
+import { KINDS, likeliest } from "./kinds";
 import type { WorkingCopy } from "./working.svelte";
 
+/** A field that has to become of another kind before a condition can be asked of it. */
+export type Changed = { key: string; kind: FieldKind; label: string };
+
 /** A condition that a few typed words stand for. */
-export type Meant = { label: string; condition: Condition };
+export type Meant = { label: string; condition: Condition; change?: Changed };
 
 const MOST = 8;
 
@@ -57,6 +61,48 @@ export function comparisons(copy: WorkingCopy, fields: Field[], text: string): (
     .slice(0, MOST);
 }
 
+/**
+ * The comparisons by size that a text may mean with fields that hold text, each with the kind that the field would have to
+ * be of: of its label, of what it is compared with, or else a number.
+ */
+export function misfits(copy: WorkingCopy, fields: Field[], text: string): (Meant & { field: Field })[] {
+  const clause = typedClause(text);
+  if (!clause || clause.test === "equal" || clause.test === "notEqual") return [];
+  const words = clause.name.toLowerCase().split(/\s+/);
+  return fields
+    .filter(({ key, kind }) => {
+      const known = `${copy.view(key).name} ${key}`.toLowerCase();
+      return (
+        (kind.type === "text" || kind.type === "longText") && words.every((word) => known.includes(word))
+      );
+    })
+    .flatMap((field) => {
+      const likely = likeliest(field.label);
+      const isNumber = numeral(clause.value) !== null;
+      const type = isNumber
+        ? ["rating", "money"].includes(likely)
+          ? likely
+          : "number"
+        : /^\d{4}-\d{2}-\d{2}$/.test(clause.value)
+          ? "date"
+          : null;
+      const kind = KINDS.find(({ id }) => id === type);
+      const condition = kind && compared(copy, { ...field, kind: kind.start }, text);
+      const sign = ORDERS.find(({ id }) => id === clause.test)!.label;
+      return kind && condition
+        ? [
+            {
+              field,
+              label: `${copy.view(field.key).name} is ${sign} ${clause.value}`,
+              condition,
+              change: { key: field.key, kind: kind.start, label: kind.label.toLowerCase() },
+            },
+          ]
+        : [];
+    })
+    .slice(0, MOST);
+}
+
 /** The conditions that a text may mean: comparisons, choices by any of their words, shared conditions by name. */
 export function typedConditions(copy: WorkingCopy, text: string): Meant[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -67,6 +113,7 @@ export function typedConditions(copy: WorkingCopy, text: string): Meant[] {
   const matches = ({ label }: { label: string }) => words.every((word) => label.toLowerCase().includes(word));
   return [
     ...comparisons(copy, fields, text),
+    ...misfits(copy, fields, text),
     ...fields.flatMap((field) =>
       namable(field, copy.nodes.get(field.key)?.state).map(({ id, label }) => ({
         label: `${copy.view(field.key).name} ${field.kind.type === "severalChoices" ? "includes" : "is"} ${label}`,

@@ -17,6 +17,9 @@ final class OtherWords {
 
     private static final int FARTHEST = 2;
 
+    /** In words of no more letters, two that are wrong make another word. */
+    private static final int SHORT = 4;
+
     private static final Map<String, String> FUNCTIONS = Map.ofEntries(
             Map.entry("round", "round half up(…, 2)"),
             Map.entry("roundup", "round up(…, 0)"),
@@ -106,7 +109,7 @@ final class OtherWords {
         }
         return known.stream()
                 .filter(each -> each.length() > FARTHEST && Math.abs(each.length() - word.length()) <= FARTHEST)
-                .filter(each -> distance(word, each) <= FARTHEST)
+                .filter(each -> distance(word, each) <= (word.length() <= SHORT ? 1 : FARTHEST))
                 .min(Comparator.<String>comparingInt(each -> distance(word, each))
                         .thenComparing(Comparator.naturalOrder()))
                 .map(Meant::name)

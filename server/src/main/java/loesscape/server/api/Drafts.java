@@ -24,6 +24,7 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.expression.FormulaProblem;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Lexicon;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Refused;
@@ -312,6 +313,12 @@ class Drafts {
             throw new Problems.Missing("“%s” has no such condition any more.".formatted(node.name()));
         }
         return new AsFormula(model.template()).of(condition);
+    }
+
+    /** What names mean in the draft. */
+    @Transactional(readOnly = true)
+    public Lexicon lexicon(UUID id) {
+        return Lexicon.of(current(id).model().template());
     }
 
     /** A formula as a condition; refused with the place where it is not understood. */
