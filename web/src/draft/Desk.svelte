@@ -3,6 +3,7 @@
   import { wrapping } from "../document/forms";
   import { lookClass } from "../document/looks";
   import { parts, rows } from "../document/rows";
+  import { documentLanguage } from "./clauses";
   import { workingCopy } from "./context";
   import DocumentEditor from "./DocumentEditor.svelte";
   import EditableText from "./EditableText.svelte";
@@ -21,6 +22,9 @@
   let { inserting, onclosed }: { inserting: string | null; onclosed: () => void } = $props();
 
   const AT_ONCE = 4;
+  $effect(() => {
+    documentLanguage.tag = copy.settings?.pageSettings.language ?? "";
+  });
 
   const copy = workingCopy();
   let ground = $state<HTMLElement>();

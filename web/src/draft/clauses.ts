@@ -277,9 +277,24 @@ const WHOLE = /^\s*[-+−]?\d{1,6}\s*$/;
  * What looks like a number, as it was typed; null for anything else. Which number it is, the server reads: as it reads
  * what fillers type, and without the binary numbers of JavaScript, which keep 15 digits.
  */
-export function numeral(typed: string): string | null {
+export function numeral(typed: string, language = documentLanguage.tag): string | null {
   const text = typed.trim();
+  // Told apart by the server: where points stand between thousands this could be two numbers, as “1,234” could.
+  if (partsWithPoints(language) && /^[-+−]?[1-9]\d{0,2}\.\d{3}$/.test(text)) return text.replace(".", ",");
   return /^[-+−]?[.,]?\d[\d.,\s'’\u00a0\u2009\u202f]*$/.test(text) ? text : null;
+}
+
+/** The language of the document that is being written, as its author set it; empty for English. */
+export const documentLanguage = { tag: "" };
+
+function partsWithPoints(language: string): boolean {
+  try {
+    return new Intl.NumberFormat(language || "en")
+      .formatToParts(12345.6)
+      .some(({ type, value }) => type === "group" && value === ".");
+  } catch {
+    return false;
+  }
 }
 
 /** A number that was worked out for a scale on the screen, as text without an exponent. */

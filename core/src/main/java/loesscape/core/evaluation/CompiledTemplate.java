@@ -18,6 +18,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 import loesscape.core.model.Value;
+import loesscape.core.model.WhiteSpace;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -52,7 +53,7 @@ public final class CompiledTemplate {
         this.conditions = new ConditionCompiler(lexicon, slots);
         RuleCompiler compiler = new RuleCompiler(lexicon, conditions);
         this.rules = template.nodes().stream().map(compiler::rules).toArray(Rules[]::new);
-        this.states = new NodeStates(slots, rules);
+        this.states = new NodeStates(slots, rules, takesPart);
         for (Role role : template.roles()) {
             var condition = role.takesPart();
             takesPart.put(role.key(), condition == null ? seen -> true : conditions.compile(condition, null));
@@ -194,7 +195,9 @@ public final class CompiledTemplate {
                 }
             }
         }
-        return Reading.of(field.kind(), text, offered);
+        return field.kind().isNumeric() && !WhiteSpace.isAll(text)
+                ? NumberReading.of(WhiteSpace.stripped(text), lexicon.language())
+                : Reading.of(field.kind(), text, offered);
     }
 
     /** How every node stands when all is decided. */
@@ -230,7 +233,8 @@ public final class CompiledTemplate {
 
     /** Code that decides all of it; none where rows, worked-out values or choices that follow others have a say. */
     Optional<DecisionCode> generated() {
-        if (!template.nodes().stream().allMatch(CompiledTemplate::isDecidable)) {
+        if (!template.nodes().stream().allMatch(CompiledTemplate::isDecidable)
+                || template.roles().stream().anyMatch(role -> role.takesPart() != null)) {
             return Optional.empty();
         }
         DecisionCode known = generated;

@@ -3,6 +3,7 @@ package loesscape.core.evaluation;
 import java.util.Arrays;
 import java.util.Optional;
 import loesscape.core.model.Field;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Value;
 
 /**
@@ -45,6 +46,9 @@ public final class Decisions {
      * others, which only evaluating the document tells.
      */
     public static Optional<Decisions> of(CompiledTemplate template, Context context) {
+        if (context.stage() == Stage.FINISHED || context.stage() == Stage.PRINT) {
+            return Optional.empty();
+        }
         return template.generated().map(code -> new Decisions(template.slots(), code, context));
     }
 

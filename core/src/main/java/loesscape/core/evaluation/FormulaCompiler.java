@@ -98,6 +98,17 @@ final class FormulaCompiler {
                 names, language, values.stream().map(value -> value.apply(seen)).toArray());
     }
 
+    /** What a formula that is not of the template gives outside of rows. */
+    Function<Seen, @Nullable Object> once(String formula) {
+        Map<String, Type> types = lexicon.types(null);
+        List<String> names = names(formula, types);
+        Program program = Formula.of(formula, types).compile(names, Set.of(), language);
+        List<Function<Seen, @Nullable Object>> values =
+                names.stream().map(name -> value(name, formula)).toList();
+        return seen ->
+                program.run(values.stream().map(value -> value.apply(seen)).toArray());
+    }
+
     private static List<String> names(String formula, Map<String, Type> types) {
         List<String> names = new ArrayList<>(Names.in(formula));
         names.retainAll(types.keySet());

@@ -31,10 +31,15 @@ final class NodeStates {
 
     private final Slots slots;
     private final Rules[] rules;
+    private final Map<String, Test> takesPart;
 
-    NodeStates(Slots slots, Rules[] rules) {
+    /**
+     * @param takesPart whether a role does, by its key
+     */
+    NodeStates(Slots slots, Rules[] rules, Map<String, Test> takesPart) {
         this.slots = slots;
         this.rules = rules;
+        this.takesPart = takesPart;
     }
 
     /** The states of all nodes by address, in document order, rows one after the other. */
@@ -99,9 +104,7 @@ final class NodeStates {
         }
         List<String> names = List.of(seen.rows[slot]);
         String problem = null;
-        if (shown && names.size() < rows.least()) {
-            problem = "At least %d %s needed here.".formatted(rows.least(), rows.least() == 1 ? "row is" : "rows are");
-        } else if (shown && names.size() > rows.most()) {
+        if (shown && names.size() > rows.most()) {
             problem = "At most %d %s here.".formatted(rows.most(), rows.most() == 1 ? "row fits" : "rows fit");
         }
         return new SectionState(shown, met, open, look(own, seen), names, problem);
@@ -119,15 +122,18 @@ final class NodeStates {
         Reading reading = run.readings[slot][row];
         Value value = seen.counting[slot][row];
         Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
-        boolean isEditable =
-                shown && !isOthers(field, seen) && field.isTyped() && Rules.holds(own.editable(), true, seen);
+        boolean isOpen = shown && isAnswered(seen) && !isOthers(field, seen);
+        boolean isEditable = isOpen && field.isTyped() && Rules.holds(own.editable(), true, seen);
         boolean chooses = offered.isRestricted() || field.kind() instanceof FieldKind.Lookup;
         boolean canAnswer = !chooses || !offered.isEmpty();
         BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)
                 ? own.amount(seen, Currencies.decimals(currency))
                 : null;
-        boolean isToPay = due != null && !isOthers(field, seen) && Rules.holds(own.editable(), true, seen);
-        boolean isRequired = (isEditable || isToPay) && canAnswer && Rules.holds(own.required(), false, seen);
+        boolean isToPay = due != null && isOpen && Rules.holds(own.editable(), true, seen);
+        boolean isRequired = (isEditable || isToPay)
+                && canAnswer
+                && !isLeftOut(field, seen)
+                && Rules.holds(own.required(), false, seen);
         boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
         String problem = unpaid(field, value, due);
         if (problem == null) {
@@ -153,6 +159,20 @@ final class NodeStates {
     /** What is told of what can be chosen: of a very long list only the beginning, for nobody reads on. */
     private static List<String> told(Offered offered) {
         return offered.ids().size() <= MOST_TOLD ? offered.ids() : offered.ids().subList(0, MOST_TOLD);
+    }
+
+    /** Whether the document is one that is still being answered; what is finished or printed only shows. */
+    private static boolean isAnswered(Seen seen) {
+        return switch (seen.context.stage()) {
+            case FILLING, REVIEWING -> true;
+            case FINISHED, PRINT -> false;
+        };
+    }
+
+    /** Whether the field is that of a role that takes no part, of which nothing is asked. */
+    private boolean isLeftOut(Field field, Seen seen) {
+        Test takes = takesPart.get(field.role());
+        return takes != null && !takes.holds(seen);
     }
 
     /** Whether the field is that of a role other than the one that is acting. */

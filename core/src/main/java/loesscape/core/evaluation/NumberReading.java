@@ -1,6 +1,10 @@
 package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
+import java.text.DecimalFormatSymbols;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.core.model.Numbers;
@@ -26,6 +30,39 @@ final class NumberReading {
     private static final Pattern EITHER = Pattern.compile("([-+]?[1-9]\\d{0,2}),(\\d{3})");
 
     private NumberReading() {}
+
+    private static final Pattern EITHER_POINT = Pattern.compile("([-+]?[1-9]\\d{0,2})\\.(\\d{3})");
+
+    /**
+     * Reads a number in a document in whose language a point stands between thousands: one like “1.234” could be two there.
+     *
+     * @param language of the document
+     */
+    static Reading of(String typed, Locale language) {
+        if (!partsWithPoints(language)) {
+            return of(typed);
+        }
+        String text = typed.strip().replace('\u2212', '-');
+        Matcher either = EITHER_POINT.matcher(text.replaceFirst(",", "."));
+        return text.length() <= LONGEST && either.matches()
+                ? new Reading.Unreadable("This could be %s%s or %s,%s0; write it one of these ways."
+                        .formatted(either.group(1), either.group(2), either.group(1), either.group(2)))
+                : of(typed);
+    }
+
+    /** Whether a language has points between thousands (Unicode CLDR, as the JDK carries it). */
+    private static boolean partsWithPoints(Locale language) {
+        return POINTS_BY_LANGUAGE.computeIfAbsent(
+                language, each -> DecimalFormatSymbols.getInstance(each).getGroupingSeparator() == '.');
+    }
+
+    private static final Map<Locale, Boolean> POINTS_BY_LANGUAGE = new ConcurrentHashMap<>();
+
+    /** A number as a text that is the same number in every language. */
+    static String text(BigDecimal number) {
+        String plain = Numbers.plain(number);
+        return EITHER_POINT.matcher(plain).matches() ? plain + "0" : plain;
+    }
 
     static Reading of(String typed) {
         return isSimple(typed) ? number(typed) : written(typed);

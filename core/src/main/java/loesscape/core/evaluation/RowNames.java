@@ -19,6 +19,9 @@ public final class RowNames {
     /** How many rows more than a section takes are looked at, so that it can be said that there are too many. */
     private static final int BEYOND = 20;
 
+    /** What rows are called that stand there because a section has at least so many. */
+    private static final String BLANK = "blank";
+
     private RowNames() {}
 
     /** The address of a node in a row, or of the row itself under the key of its section. */
@@ -45,13 +48,21 @@ public final class RowNames {
 
     /**
      * The rows of a section: those that are named, each once, not many more than it takes; what is no name of a row is
-     * passed over. Where none were ever named, the least number of rows.
+     * passed over. Where fewer are named than the section has at least, blank ones stand behind them.
      */
     static String[] of(Section.Rows rows, @Nullable String typed) {
         if (typed == null) {
             return first(rows.least());
         }
-        return read(typed).stream().limit((long) rows.most() + BEYOND).toArray(String[]::new);
+        List<String> names = new ArrayList<>(
+                read(typed).stream().limit((long) rows.most() + BEYOND).toList());
+        for (int i = 1; names.size() < rows.least(); i++) {
+            String blank = BLANK + i;
+            if (!names.contains(blank)) {
+                names.add(blank);
+            }
+        }
+        return names.toArray(String[]::new);
     }
 
     /** The names in a text, each once; what is no name of a row is passed over. */

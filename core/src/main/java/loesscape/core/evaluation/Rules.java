@@ -37,12 +37,12 @@ record Rules(
     /** A check and its message. */
     record CompiledCheck(Test refusedWhen, String message) {}
 
-    /** The first look of an extent whose condition holds; null where none does. */
+    /** The first look whose condition holds, where it covers what is asked of; null where none does, or it covers something else. */
     @Nullable
     Look look(LookRule.Extent extent, Seen seen) {
         for (CompiledLook each : looks) {
-            if (each.extent() == extent && each.when().holds(seen)) {
-                return each.look();
+            if (each.when().holds(seen)) {
+                return each.extent() == extent ? each.look() : null;
             }
         }
         return null;

@@ -88,4 +88,14 @@ public final class Standing implements Reasons.Standing {
         run.seen.row = within == null ? 0 : place(run.seen.rows[compiled.slots().of(within)], row);
         return compiled.conditions().formulas().blankPart(formula, within).apply(run.seen);
     }
+
+    /**
+     * What a formula gives that stands in no row.
+     *
+     * @throws loesscape.core.expression.FormulaProblem where it cannot be taken
+     * @throws loesscape.core.expression.Work.TooMuchWork where it does more than it may
+     */
+    public @Nullable Object gives(String formula) {
+        return compiled.conditions().formulas().once(formula).apply(run.seen);
+    }
 }

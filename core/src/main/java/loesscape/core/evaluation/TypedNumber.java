@@ -19,6 +19,11 @@ public final class TypedNumber {
         return NumberReading.couldBeTwo(typed);
     }
 
+    /** A number as it would be typed, so that it is the same number in every language. */
+    public static String text(BigDecimal number) {
+        return NumberReading.text(number);
+    }
+
     /**
      * Reads a number.
      *

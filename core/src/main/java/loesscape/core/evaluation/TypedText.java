@@ -17,7 +17,7 @@ public final class TypedText {
         return switch (value) {
             case Value.Blank ignored -> "";
             case Value.Text(var text) -> text;
-            case Value.Number(var number) -> Numbers.plain(number);
+            case Value.Number(var number) -> NumberReading.text(number);
             case Value.YesNo(var yes) -> yes ? FieldKind.YesNo.YES : FieldKind.YesNo.NO;
             case Value.Date(var day) -> day.toString();
             case Value.Time(var time) -> time.toString();

@@ -2,8 +2,11 @@ package loesscape.core.evaluation;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import loesscape.core.model.Field;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
+import loesscape.core.model.Role;
 
 /**
  * Who waits for whom, by slot.
@@ -28,17 +31,29 @@ record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
             if (slots.holder(slot) != Slots.NONE) {
                 held.get(slots.holder(slot)).add(slot);
             }
+            if (slots.node(slot) instanceof Field field) {
+                add(slot, takingPart(field, lexicon), slots, otherwise);
+            }
             for (Logic.Use use : Logic.uses(slots.node(slot), lexicon)) {
-                List<List<Integer>> readers = use.decides() ? deciding : otherwise;
-                for (String key : use.sources()) {
-                    int source = slots.find(key);
-                    if (source != Slots.NONE) {
-                        readers.get(source).add(slot);
-                    }
-                }
+                add(slot, use.sources(), slots, use.decides() ? deciding : otherwise);
             }
         }
         return new Waiting(rank, arrays(held), arrays(deciding), arrays(otherwise));
+    }
+
+    /** What says whether the role of a field takes part; nothing is asked of one that does not. */
+    private static Set<String> takingPart(Field field, Lexicon lexicon) {
+        Role role = field.role().isEmpty() ? null : lexicon.role(field.role());
+        return role == null ? Set.of() : lexicon.sources(role.takesPart());
+    }
+
+    private static void add(int reader, Set<String> sources, Slots slots, List<List<Integer>> readers) {
+        for (String key : sources) {
+            int source = slots.find(key);
+            if (source != Slots.NONE) {
+                readers.get(source).add(reader);
+            }
+        }
     }
 
     private static List<List<Integer>> lists(int size) {

@@ -189,6 +189,9 @@ final class TypeCheck {
     }
 
     private FormulaProblem unknownInBrackets(Tree.Name it) {
+        if (it.name().equals(Names.TODAY)) {
+            return problem(it, "The day is not known here.");
+        }
         String key = Names.key(it.name());
         if (Names.isList(it.name())) {
             List<String> lists = names.keySet().stream()

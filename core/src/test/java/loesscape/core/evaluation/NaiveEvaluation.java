@@ -28,6 +28,7 @@ import loesscape.core.model.Node;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
@@ -85,6 +86,12 @@ final class NaiveEvaluation {
         for (String name : typed.split(",", -1)) {
             if (name.matches("[a-z0-9]+") && !rows.contains(name)) {
                 rows.add(name);
+            }
+        }
+        int least = java.util.Objects.requireNonNull(section.rows()).least();
+        for (int i = 1; rows.size() < least; i++) {
+            if (!rows.contains("blank" + i)) {
+                rows.add("blank" + i);
             }
         }
         return rows;
@@ -214,6 +221,18 @@ final class NaiveEvaluation {
     }
 
     private boolean isOthers(Field field) {
+        boolean isOver = context.stage() == Stage.FINISHED || context.stage() == Stage.PRINT;
+        return isOver || isOfAnother(field);
+    }
+
+    private boolean isLeftOut(Field field) {
+        return template.roles().stream()
+                .anyMatch(role -> role.key().equals(field.role())
+                        && role.takesPart() != null
+                        && !holds(java.util.Objects.requireNonNull(role.takesPart()), ""));
+    }
+
+    private boolean isOfAnother(Field field) {
         return !context.role().isEmpty()
                 && !field.role().isEmpty()
                 && !field.role().equals(context.role());
@@ -236,7 +255,11 @@ final class NaiveEvaluation {
                 && (field.editable() == null || holds(field.editable(), row));
         boolean chooses = depends(field) || field.kind() instanceof FieldKind.Lookup;
         boolean canAnswer = !chooses || !offered(field, row).isEmpty();
-        return (editable(field, row) || pays) && canAnswer && field.required() != null && holds(field.required(), row);
+        return (editable(field, row) || pays)
+                && canAnswer
+                && !isLeftOut(field)
+                && field.required() != null
+                && holds(field.required(), row);
     }
 
     @Nullable
@@ -252,8 +275,8 @@ final class NaiveEvaluation {
     @Nullable
     Look look(List<LookRule> looks, LookRule.Extent extent, String row) {
         for (LookRule rule : looks) {
-            if (rule.extent() == extent && holds(rule.when(), row)) {
-                return rule.look();
+            if (holds(rule.when(), row)) {
+                return rule.extent() == extent ? rule.look() : null;
             }
         }
         return null;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Locale;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
 import org.junit.jupiter.api.Test;
@@ -55,6 +56,37 @@ class ReadingTest {
     void aNumberThatCouldBeTwoIsAskedAbout() {
         assertThat(Reading.of(NUMBER, "1,234"))
                 .isEqualTo(new Reading.Unreadable("This could be 1234 or 1.234; write it one of these ways."));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "de|1.234|This could be 1234 or 1,2340; write it one of these ways.",
+                "de|-1.234|This could be -1234 or -1,2340; write it one of these ways.",
+                "de|1,234|This could be 1234 or 1,2340; write it one of these ways.",
+                "it|12.345|This could be 12345 or 12,3450; write it one of these ways.",
+            })
+    void aPointIsAskedAboutWhereTheLanguagePartsThousandsWithIt(String language, String typed, String asked) {
+        assertThat(NumberReading.of(typed, Locale.forLanguageTag(language))).isEqualTo(new Reading.Unreadable(asked));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "en,1.234,1.234",
+        "de,1.2340,1.234",
+        "de,'1,2340',1.234",
+        "de,0.125,0.125",
+        "de,1234,1234",
+        "de,12.5,12.5",
+        "de-CH,1.234,1.234",
+        "de,1.234.567,1234567",
+        "de,'1.234,5',1234.5"
+    })
+    void otherNumbersAreReadInEveryLanguage(String language, String typed, BigDecimal number) {
+        Locale locale = Locale.forLanguageTag(language);
+        assertThat(NumberReading.of(typed, locale).value()).isEqualTo(new Value.Number(number));
+        assertThat(NumberReading.of(TypedNumber.text(number), locale).value()).isEqualTo(new Value.Number(number));
     }
 
     @Test

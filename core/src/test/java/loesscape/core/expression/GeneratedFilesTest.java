@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.expression.functions.Function;
@@ -19,11 +20,16 @@ class GeneratedFilesTest {
     static final Map<String, Type> PURPOSE =
             Map.of("purpose", new Type.Choice(Map.of("irrigation", "Irrigation of fields")));
 
+    private static final String PRACTICE = "<!-- practice: made by ./loesscape types -->\n";
     private static final String BEGIN = "<!-- functions: made by ./loesscape types -->\n";
 
     @Test
     void everyFunctionIsDocumentedWithAnExampleThatRuns() throws IOException {
-        StringBuilder table = new StringBuilder(BEGIN);
+        StringBuilder table = new StringBuilder(PRACTICE)
+                .append(practice())
+                .append('\n')
+                .append("## Functions\n\n")
+                .append(BEGIN);
         table.append("| function | what it gives | example | gives |\n|---|---|---|---|\n");
         for (Function function : Functions.list()) {
             Object result = Formula.of("string(%s)".formatted(function.example()), PURPOSE)
@@ -40,7 +46,7 @@ class GeneratedFilesTest {
                             result));
         }
         String before = Files.readString(FILE);
-        int at = before.indexOf(BEGIN);
+        int at = before.indexOf(PRACTICE);
         assertThat(at).as("the mark in %s", FILE).isNotNegative();
         String text = before.substring(0, at) + table;
         if (Boolean.getBoolean("loesscape.make")) {
@@ -50,5 +56,27 @@ class GeneratedFilesTest {
                 .content()
                 .as("run ./loesscape types and commit %s", FILE)
                 .isEqualTo(text);
+    }
+
+    /** Every one of the formulas that are shown is run. */
+    private static String practice() {
+        StringBuilder text = new StringBuilder();
+        int count = 0;
+        List<String> others = new ArrayList<>();
+        for (PracticalFormulas.Practical each : PracticalFormulas.all()) {
+            if (!each.heading().isEmpty()) {
+                text.append("\n**%s**\n\n| what for | formula | gives |\n|---|---|---|\n".formatted(each.heading()));
+                continue;
+            }
+            Object gives = PracticalFormulas.run(each.formula());
+            if (!each.gives().equals(gives)) {
+                others.add("%s: %s gives %s, not %s".formatted(each.purpose(), each.formula(), gives, each.gives()));
+            }
+            text.append("| %s | `%s` | `%s` |\n".formatted(each.purpose(), each.formula(), each.gives()));
+            count++;
+        }
+        assertThat(others).isEmpty();
+        assertThat(count).isGreaterThanOrEqualTo(60);
+        return text.toString();
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.TypedNumber;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Numbers;
 import loesscape.formats.json.Json;
@@ -71,7 +72,7 @@ public final class AnswersFile {
         if (answer.isNumber()) {
             // What no field takes stands there as it is written, so that its field says so and the others are read.
             return Numbers.isReasonable(answer.decimalValue())
-                    ? Numbers.plain(answer.decimalValue())
+                    ? TypedNumber.text(answer.decimalValue())
                     : answer.decimalValue().toString();
         }
         if (answer.isNull()) {

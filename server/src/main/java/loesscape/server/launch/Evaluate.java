@@ -102,7 +102,7 @@ public final class Evaluate {
         }
     }
 
-    private static Answers answers(String file) {
+    static Answers answers(String file) {
         try {
             return AnswersFile.read(new String(Files.read(file), StandardCharsets.UTF_8));
         } catch (JsonProblem problem) {

@@ -122,9 +122,44 @@ class LaunchTest {
                 .isEqualTo("\"2026-11-25\"\n");
         assertThat(WorkOut.run(List.of("today() + duration(\"P30D\")", "--today", "2026-11-24")))
                 .isEqualTo("\"2026-12-24\"\n");
-        assertThatThrownBy(() -> WorkOut.run(List.of("today()"))).hasMessageContaining("There is no field “today()”");
+        assertThatThrownBy(() -> WorkOut.run(List.of("today()")))
+                .hasMessage("The formula asks for today(); say which day that is: --today 2026-11-24");
         assertThatThrownBy(() -> WorkOut.run(List.of("1 +\n  deep", values.toString())))
                 .hasMessage("At character 7: There is no field “deep”.%n    deep%n    ^^^^".formatted());
+    }
+
+    @Test
+    void formulaSeesWhatItWouldSeeInATemplate() throws IOException {
+        Path template = java.nio.file.Files.writeString(folder.resolve("t.loess.json"), """
+                {"formatVersion": 1, "title": "T", "pages": [{"key": "p", "sections": [
+                  {"key": "s", "title": "S", "items": [
+                    {"type": "field", "key": "start", "label": "Start", "kind": {"type": "date"}},
+                    {"type": "field", "key": "purpose", "label": "Purpose", "kind": {"type": "oneChoice", "choices": [
+                      {"id": "irrigation", "label": "Irrigation of fields"}, {"id": "well", "label": "House well"}]}}]},
+                  {"key": "bills", "title": "Bills", "rows": {"least": 0, "most": 9}, "items": [
+                    {"type": "field", "key": "amount", "label": "Amount", "kind": {"type": "number", "decimals": 2}}]}]}]}
+                """);
+        Path answers = java.nio.file.Files.writeString(
+                folder.resolve("a.json"),
+                "{\"start\": \"2026-11-24\", \"purpose\": \"irrigation\", \"bills\": [{\"amount\": 0.1}, {}, {\"amount\": \"0,2\"}]}");
+        List<String> rest = List.of(answers.toString(), "--template", template.toString());
+        assertThat(worked("start + @\"P30D\"", rest)).isEqualTo("\"2026-12-24\"\n");
+        assertThat(worked("label(purpose)", rest)).isEqualTo("\"Irrigation of fields\"\n");
+        assertThat(worked("total(bills.amount)", rest)).isEqualTo("0.3\n");
+        assertThat(worked("sum(bills.amount)", rest)).isEqualTo("null\n");
+        assertThat(worked("count(bills)", rest)).isEqualTo("3\n");
+        assertThat(worked("weekday name(start)", rest)).isEqualTo("\"Tuesday\"\n");
+        assertThatThrownBy(() -> worked("purpose = \"house\"", rest)).hasMessageContaining("none of the choices");
+        assertThatThrownBy(() -> worked("strat + 1", rest)).hasMessageContaining("Did you mean “start”?");
+        assertThatThrownBy(() -> worked("today()", rest)).hasMessageContaining("--today");
+        assertThatThrownBy(() -> WorkOut.run(List.of("1", "--template"))).hasMessageContaining("--template TEMPLATE");
+        assertThatThrownBy(() -> WorkOut.run(List.of("1", "--templat", "x"))).hasMessageContaining("formula needs");
+    }
+
+    private static String worked(String formula, List<String> rest) {
+        List<String> arguments = new java.util.ArrayList<>(List.of(formula));
+        arguments.addAll(rest);
+        return WorkOut.run(arguments);
     }
 
     @Test
