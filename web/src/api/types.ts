@@ -85,6 +85,7 @@ export type Bond = {
 export type Bound = {
   at: string;
   included: boolean;
+  day: string | null;
 };
 
 export type Change = {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from "svelte";
-  import type { Band, Look } from "../api/types";
+  import type { Band, Bound, Look } from "../api/types";
   import { band, PLAIN } from "../document/looks";
   import BandScale from "./BandScale.svelte";
   import { numeral, plain } from "./clauses";
@@ -12,6 +12,7 @@
     bands,
     now,
     canBeEmpty,
+    ofDays = false,
     more,
     onchange,
   }: {
@@ -20,6 +21,8 @@
     /** The band the number lies in now. */
     now: string | null;
     canBeEmpty: boolean;
+    /** Whether the edges are days. */
+    ofDays?: boolean;
     /** What can be done besides with bands that are there. */
     more?: Snippet;
     /** Changes the bands as they stand by then. */
@@ -29,13 +32,19 @@
   const FIRST_EDGE = 10;
   let wrong = $state("");
 
+  const upTo = (at: string, included: boolean): Bound => ({ at, included, day: null });
+  /** Edges of days are told by the day; what it is as a number, the server works out. */
+  const upToDay = (day: string, included: boolean): Bound => ({ at: "0", included, day });
+  const lastDay = (year: number) => upToDay(`${year}-12-31`, true);
+  const thisYear = () => new Date().getFullYear();
+
   const changed = (at: number, part: Partial<Band>) =>
     onchange((now) => (now[at] ? now.with(at, { ...now[at], ...part }) : now));
   const looks = (at: number, part: Partial<Look>) =>
     onchange((now) => (now[at] ? now.with(at, { ...now[at], look: { ...now[at].look, ...part } }) : now));
   const begin = () =>
     onchange(() => [
-      band("low", PLAIN, { at: String(FIRST_EDGE), included: true }),
+      band("low", PLAIN, ofDays ? lastDay(thisYear()) : upTo(String(FIRST_EDGE), true)),
       band("high", { ...PLAIN, shade: "ochre", bold: true, mark: "warning" }, null),
     ]);
 
@@ -48,12 +57,20 @@
   /** The last band is divided: what was without an end ends a step above the edge before it. */
   const divide = () =>
     onchange((now) => {
+      if (ofDays) {
+        const day = now.at(-2)?.upTo?.day;
+        return [
+          ...now.slice(0, -1),
+          { ...now.at(-1)!, upTo: lastDay(day ? Number(day.slice(0, 4)) + 1 : thisYear()) },
+          band(fresh(now), PLAIN, null),
+        ];
+      }
       const edge = Number(now.at(-2)?.upTo?.at ?? 0);
       const step = now.length > 2 ? edge - Number(now.at(-3)?.upTo?.at ?? 0) : Math.abs(edge) || FIRST_EDGE;
       const included = now.at(-2)?.upTo?.included ?? false;
       return [
         ...now.slice(0, -1),
-        { ...now.at(-1)!, upTo: { at: plain(Number((edge + step).toPrecision(12))), included } },
+        { ...now.at(-1)!, upTo: upTo(plain(Number((edge + step).toPrecision(12))), included) },
         band(fresh(now), PLAIN, null),
       ];
     });
@@ -66,6 +83,14 @@
     });
 
   function edge(at: number, typed: string) {
+    if (ofDays) {
+      wrong = typed ? "" : "A band ends on a day.";
+      if (typed)
+        onchange((now) =>
+          now[at]?.upTo ? now.with(at, { ...now[at], upTo: upToDay(typed, now[at].upTo.included) }) : now,
+        );
+      return;
+    }
     const number = numeral(typed);
     wrong = number === null ? `“${typed}” is not a number; write digits, like 120 or 12.5.` : "";
     if (number !== null) place(at, number);
@@ -87,7 +112,7 @@
 
 <EditorLine {title} wide={bands.length > 0}>
   {#if bands.length}
-    <BandScale {bands} {now} {name} onchange={(at, number) => place(at, plain(number))} />
+    {#if !ofDays}<BandScale {bands} {now} {name} onchange={(at, number) => place(at, plain(number))} />{/if}
     <ol class="grid gap-1">
       {#each bands as band, i (band.id)}
         <li class="min-w-0">
@@ -116,10 +141,11 @@
               <span class="soft whitespace-nowrap">up to</span>
               <input
                 class="token value"
-                inputmode="decimal"
+                type={ofDays ? "date" : "text"}
+                inputmode={ofDays ? undefined : "decimal"}
                 size="6"
                 aria-label={`Edge between ${name(i)} and ${name(i + 1)}`}
-                value={band.upTo.at}
+                value={band.upTo.day ?? band.upTo.at}
                 onchange={(event) => edge(i, event.currentTarget.value)}
               />
               <button
@@ -129,7 +155,9 @@
                 onclick={() => joins(i)}
               >
                 <span class="truncate"
-                  >{String(band.upTo.at)} joins {band.upTo.included ? name(i) : name(i + 1)}</span
+                  >{band.upTo.day ?? String(band.upTo.at)} joins {band.upTo.included
+                    ? name(i)
+                    : name(i + 1)}</span
                 >
               </button>
             </div>

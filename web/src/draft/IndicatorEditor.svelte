@@ -3,6 +3,7 @@
   import { choicesOf } from "../document/answers";
   import { band as newBand, PLAIN } from "../document/looks";
   import BandsEditor from "./BandsEditor.svelte";
+  import { hasBands, isDay } from "./clauses";
   import { workingCopy } from "./context";
   import EditorLine from "./EditorLine.svelte";
   import Picker from "./Picker.svelte";
@@ -19,13 +20,6 @@
 
   const copy = workingCopy();
   const key = $derived(indicator.key);
-  const numbers = $derived(
-    [...copy.nodes.values()].flatMap((it) =>
-      it.node.type === "field" && (it.node.kind.type === "number" || it.node.kind.type === "money")
-        ? [{ id: it.node.key, label: it.name }]
-        : [],
-    ),
-  );
   const hasChoices = (kind: FieldKind) => ["yesNo", "oneChoice", "severalChoices"].includes(kind.type);
   const followable = $derived(
     [...copy.nodes.values()].flatMap(({ node: it, name }) =>
@@ -33,10 +27,11 @@
     ),
   );
   const followed = $derived(copy.nodes.get(indicator.follows)?.node);
+  const ofDays = $derived(followed?.type === "field" && isDay(followed.kind));
   const way = $derived(indicator.bands.length ? "bands" : indicator.presence ? "presence" : "choices");
   /** What an indicator can go by, with the kind of field it follows. */
   const shows = $derived([
-    ...(numbers.some(({ id }) => id === indicator.follows)
+    ...(followed?.type === "field" && hasBands(followed.kind)
       ? [{ id: "bands", label: "in bands; blank shows nothing" }]
       : []),
     ...(followed?.type === "field" && hasChoices(followed.kind)
@@ -52,7 +47,12 @@
       void copy.edit({
         type: "setBands",
         key,
-        bands: [starting("low", "Low", { at: "10", included: true }), starting("high", "High", null)],
+        bands: ofDays
+          ? [
+              starting("low", "Early", { at: "0", included: true, day: `${new Date().getFullYear()}-12-31` }),
+              starting("high", "Late", null),
+            ]
+          : [starting("low", "Low", { at: "10", included: true, day: null }), starting("high", "High", null)],
       });
     else
       void copy.edit({
@@ -134,6 +134,7 @@
     bands={indicator.bands}
     now={band}
     canBeEmpty={false}
+    {ofDays}
     {more}
     onchange={(change) =>
       copy.editNode(key, "indicator", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}

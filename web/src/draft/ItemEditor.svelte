@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { hasBands, isDay } from "./clauses";
   import type { Aspect, FieldKind, Width } from "../api/types";
   import AspectLine from "./AspectLine.svelte";
   import ChecksEditor from "./ChecksEditor.svelte";
@@ -93,12 +94,13 @@
     <KindEditor field={node} />
     <ValueEditor field={node} />
     <ChecksEditor field={node} />
-    {#if node.kind.type === "number" || node.kind.type === "money" || node.kind.type === "rating"}
+    {#if hasBands(node.kind)}
       <BandsEditor
         title="Look"
         bands={node.bands}
         now={band}
         canBeEmpty
+        ofDays={isDay(node.kind)}
         onchange={(change) =>
           copy.editNode(key, "field", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}
       />

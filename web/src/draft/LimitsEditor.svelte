@@ -27,7 +27,8 @@
     const typed = value(event).trim();
     const at = numeral(typed);
     wrong = typed && at === null ? `“${typed}” is not a number; write digits, like 120 or 12.5.` : "";
-    if (!wrong) void set(make(at === null ? null : { at, included: before?.included ?? included }));
+    if (!wrong)
+      void set(make(at === null ? null : { at, included: before?.included ?? included, day: null }));
   }
 
   function whole(event: Event, most: number, make: (to: number) => Part) {

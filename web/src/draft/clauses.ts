@@ -236,6 +236,11 @@ export function isOneChoice(kind: FieldKind): boolean {
 }
 
 /** Whether an answer of a kind is a day. */
+/** Whether bands divide answers of a kind: numbers and days. */
+export function hasBands(kind: FieldKind): boolean {
+  return kind.type === "number" || kind.type === "money" || kind.type === "rating" || isDay(kind);
+}
+
 export function isDay(kind: FieldKind): boolean {
   return kind.type === "date" || kind.type === "dateSigned";
 }

@@ -96,7 +96,9 @@ final class Boundaries {
             case Clause.BandClause ignored -> {
                 for (Band band : field.bands()) {
                     Bound upTo = band.upTo();
-                    if (upTo != null) {
+                    if (upTo != null && upTo.day() != null) {
+                        around(upTo.day(), typed);
+                    } else if (upTo != null) {
                         around(upTo.at(), field.kind(), typed);
                     }
                 }

@@ -1,6 +1,7 @@
 package loesscape.core.editing;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +33,7 @@ import loesscape.core.model.Section;
 final class Additions {
 
     private static final BigDecimal FIRST_EDGE = BigDecimal.TEN;
+    private static final LocalDate FIRST_DAY = LocalDate.of(2030, 1, 1);
 
     private static final Pattern CHOICES = Pattern.compile("(?<question>.+?(\\?|:)) +(?<choices>[^?:]+ / .+)");
 
@@ -102,7 +104,7 @@ final class Additions {
                 Field.of(key, title, new FieldKind.Number(2, "", null, null))
                         .withValue(new FieldValue.WorkedOut("0", false));
             case NOTICE -> Notice.of(key, title);
-            case INDICATOR -> Indicator.of(key, title, nearestNumber(parts, edit), startingBands());
+            case INDICATOR -> Indicator.of(key, title, nearestNumber(parts, edit), startingBands(false));
             case PICTURE -> new Picture(key, label, "", "", null, Folding.PLAIN);
             case DIVIDER -> new Divider(key, null);
         };
@@ -179,10 +181,11 @@ final class Additions {
                 List.of(Choice.of("first", "First choice"), Choice.of("second", "Second choice")));
     }
 
-    static List<Band> startingBands() {
+    static List<Band> startingBands(boolean ofDays) {
+        Bound edge = ofDays ? Bound.of(FIRST_DAY, false) : new Bound(FIRST_EDGE, false);
         return List.of(
-                Band.of("low", "Low", Look.of(Shade.MOSS, false, Mark.NONE), new Bound(FIRST_EDGE, false)),
-                Band.of("high", "High", Look.of(Shade.OCHRE, true, Mark.WARNING), null));
+                Band.of("low", ofDays ? "Early" : "Low", Look.of(Shade.MOSS, false, Mark.NONE), edge),
+                Band.of("high", ofDays ? "Late" : "High", Look.of(Shade.OCHRE, true, Mark.WARNING), null));
     }
 
     /** The number closest before the place of the new indicator; failing that, the first one of the document. */

@@ -171,9 +171,16 @@ public final class Editing {
     /** The indicator following a field, with what it shows as far as that fits the field, or what one begins with. */
     private static Indicator fitting(Indicator indicator, Field field, Parts parts) {
         Indicator following = indicator.withFollows(field.key());
-        if (field.kind().isNumeric()) {
+        if (field.kind().hasBands()) {
+            boolean isFitting = !following.bands().isEmpty()
+                    && following.bands().stream()
+                            .allMatch(band -> band.upTo() == null
+                                    || band.upTo().isOfDays() == field.kind().isDay());
             return following
-                    .withBands(following.bands().isEmpty() ? Additions.startingBands() : following.bands())
+                    .withBands(
+                            isFitting
+                                    ? following.bands()
+                                    : Additions.startingBands(field.kind().isDay()))
                     .withChoices(List.of())
                     .withPresence(null);
         }

@@ -17,7 +17,8 @@ final class Kinds {
     static Parts set(Parts parts, Edit.SetKind edit) {
         Field field = parts.field(edit.key());
         FieldKind kind = withChoices(edit.kind(), field.kind());
-        List<Band> bands = kind.isNumeric() ? field.bands() : List.of();
+        boolean keeps = kind.hasBands() && kind.isDay() == field.kind().isDay();
+        List<Band> bands = keeps ? field.bands() : List.of();
         Field changed = field.withKind(kind).withBands(bands);
         if (kind.getClass() != field.kind().getClass()) {
             changed = withFittingValue(parts, changed);

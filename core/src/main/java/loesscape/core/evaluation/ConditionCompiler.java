@@ -283,8 +283,8 @@ final class ConditionCompiler {
         Field field = lexicon.field(clause.field());
         List<Band> bands = field == null ? List.of() : field.bands();
         Set<String> wanted = Set.copyOf(clause.bands());
-        return value -> value instanceof Value.Number(var number)
-                && Band.of(bands, number).map(Band::id).filter(wanted::contains).isPresent();
+        return value ->
+                Band.of(bands, value).map(Band::id).filter(wanted::contains).isPresent();
     }
 
     /**

@@ -205,9 +205,7 @@ final class NodeStates {
     }
 
     private static @Nullable String band(List<Band> bands, Value value) {
-        return value instanceof Value.Number(var number)
-                ? Band.of(bands, number).map(Band::id).orElse(null)
-                : null;
+        return Band.of(bands, value).map(Band::id).orElse(null);
     }
 
     private static Look bandLook(List<Band> bands, @Nullable String id) {

@@ -12,6 +12,7 @@ import loesscape.core.expression.Decimals;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Keys;
 import loesscape.core.model.Lexicon;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Numbers;
@@ -127,42 +128,61 @@ final class Offerings {
         kind.filters().forEach((column, key) -> {
             Field field = java.util.Objects.requireNonNull(lexicon.field(key), key);
             Function<Seen, Value> parent = values.apply(key);
-            parents.add(seen -> text(field.kind(), parent.apply(seen)));
             int at = list.column(column);
             boolean asNumber =
                     field.kind().isNumeric() || list.columns().get(at).number();
-            columns.add(new Compared(at, asNumber));
+            Compared compared = new Compared(at, asNumber, field.kind().offered());
+            parents.add(seen -> compared.answer(parent.apply(seen)));
+            columns.add(compared);
         });
         Filtered filtered = new Filtered(list.key(), list.column(kind.column()), columns);
         return new Index(cells.computeIfAbsent(filtered, ignored -> Cells.of(list, filtered)), columns, parents);
-    }
-
-    /** What a cell has to say to fit an answer; null for blank. */
-    static @Nullable String text(FieldKind kind, Value value) {
-        return switch (value) {
-            case Value.Text(var text) -> text;
-            case Value.Number(var number) -> Numbers.plain(number);
-            case Value.YesNo(var yes) -> yes ? "Yes" : "No";
-            case Value.Chosen(var choice, var words) when !words.isEmpty() -> words;
-            case Value.Chosen(var choice, var ignored) ->
-                kind.offered().stream()
-                        .filter(each -> each.id().equals(choice))
-                        .map(Choice::value)
-                        .findFirst()
-                        .orElse(choice);
-            default -> null;
-        };
     }
 
     /**
      * A column that is filtered.
      *
      * @param asNumber whether what is a number is compared by its size, so that 4.50 and 4.5 are the same
+     * @param choices of the parent, where it has any. A cell means the one whose label or stored value it says, or whose
+     *     identity was made of what it says, so that it still means it when the label has become another
      */
-    private record Compared(int column, boolean asNumber) {
+    private record Compared(int column, boolean asNumber, List<Choice> choices) {
 
-        String key(String text) {
-            return asNumber && TypedNumber.isNumber(text) ? size(text) : Texts.comparable(text);
+        /** What a cell says, as it is compared. */
+        String cell(String text) {
+            if (asNumber && TypedNumber.isNumber(text)) {
+                return size(text);
+            }
+            String said = Texts.comparable(text);
+            String made = choices.isEmpty() ? "" : Keys.from(text, "", taken -> false);
+            return choices.stream()
+                    .filter(choice -> said.equals(Texts.comparable(choice.label()))
+                            || said.equals(Texts.comparable(choice.value())))
+                    .findFirst()
+                    .or(() -> choices.stream()
+                            .filter(choice ->
+                                    choice.id().equals(made) || choice.id().equals(WhiteSpace.stripped(text)))
+                            .findFirst())
+                    .map(choice -> identity(choice.id()))
+                    .orElse(said);
+        }
+
+        /** What a cell has to say to fit an answer, as it is compared; null for blank. */
+        @Nullable
+        String answer(Value value) {
+            return switch (value) {
+                case Value.Text(var text) -> cell(text);
+                case Value.Number(var number) -> cell(Numbers.plain(number));
+                case Value.YesNo(var yes) -> cell(yes ? "Yes" : "No");
+                case Value.Chosen(var choice, var words) when !words.isEmpty() -> cell(words);
+                case Value.Chosen(var choice, var ignored) -> choices.isEmpty() ? cell(choice) : identity(choice);
+                default -> null;
+            };
+        }
+
+        /** No text that is compared begins so. */
+        private static String identity(String choice) {
+            return "\0" + choice;
         }
     }
 
@@ -191,7 +211,7 @@ final class Offerings {
             Map<List<String>, Map<String, List<String>>> rows = new HashMap<>();
             for (List<String> row : list.rows()) {
                 List<String> by = filtered.by().stream()
-                        .map(each -> each.key(row.get(each.column())))
+                        .map(each -> each.cell(row.get(each.column())))
                         .toList();
                 if (!row.get(filtered.column()).isBlank()) {
                     rows.computeIfAbsent(by, ignored -> new LinkedHashMap<>())
@@ -213,11 +233,11 @@ final class Offerings {
         List<String> filters(Seen seen) {
             List<String> by = new ArrayList<>(parents.size());
             for (int i = 0; i < parents.size(); i++) {
-                String text = parents.get(i).apply(seen);
-                if (text == null) {
+                String said = parents.get(i).apply(seen);
+                if (said == null) {
                     return null;
                 }
-                by.add(columns.get(i).key(text));
+                by.add(said);
             }
             return by;
         }

@@ -6,7 +6,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A range of numbers with a label and a look. A band starts where the one before it ends, so that the bands of a field
+ * A range of numbers or days with a label and a look. A band starts where the one before it ends, so that the bands of a field
  * can neither overlap nor leave a gap: an edge belongs to the lower band if {@code upTo} includes it, otherwise to the
  * next one.
  *
@@ -29,7 +29,16 @@ public record Band(
         return new Band(id, label, look, "", upTo);
     }
 
-    /** The band in which a number lies; empty when there are no bands. */
+    /** The band in which a value lies; empty when there are no bands, or it is neither a number nor a day. */
+    public static Optional<Band> of(List<Band> bands, Value value) {
+        return switch (value) {
+            case Value.Number(var number) -> of(bands, number);
+            case Value.Date(var day) -> of(bands, Bound.number(day));
+            default -> Optional.empty();
+        };
+    }
+
+    /** The band in which a number lies, or a day as {@link Bound#number} has it; empty when there are no bands. */
     public static Optional<Band> of(List<Band> bands, BigDecimal number) {
         return bands.stream()
                 .filter(band -> band.upTo() == null || band.upTo().holdsBelow(number))

@@ -335,9 +335,14 @@ public sealed interface FieldKind {
                 || this instanceof WebAddress;
     }
 
-    /** Tells whether answers of this kind are numbers, which bands can divide. */
+    /** Tells whether answers of this kind are numbers. */
     default boolean isNumeric() {
         return this instanceof Number || this instanceof Money || this instanceof Rating;
+    }
+
+    /** Tells whether bands can divide answers of this kind: numbers and days. */
+    default boolean hasBands() {
+        return isNumeric() || isDay();
     }
 
     /** Tells whether answers of this kind are days. */

@@ -132,6 +132,9 @@ final class KindCheck {
     }
 
     private void limits(String path, @Nullable Bound lower, @Nullable Bound upper) {
+        if ((lower != null && lower.isOfDays()) || (upper != null && upper.isOfDays())) {
+            report.accept(path, "The limits of a number are numbers, not days.");
+        }
         number(path + "/lower/at", lower == null ? null : lower.at());
         number(path + "/upper/at", upper == null ? null : upper.at());
         if (lower != null && upper != null) {

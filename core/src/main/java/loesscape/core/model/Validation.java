@@ -231,8 +231,10 @@ public final class Validation {
             message(path + "/checks/" + i + "/message", field.checks().get(i).message());
         }
         if (!field.bands().isEmpty()) {
-            if (!field.kind().isNumeric()) {
-                report(path + "/bands", "Only numbers, amounts of money and ratings have bands.");
+            if (!field.kind().hasBands()) {
+                report(path + "/bands", "Only numbers, amounts of money, ratings and dates have bands.");
+            } else {
+                edges(path + "/bands", field.bands(), field);
             }
             bands(path + "/bands", field.bands());
         }
@@ -308,8 +310,14 @@ public final class Validation {
         if (ways != 1) {
             report(path, "An indicator shows bands, or choices, or the presence of an answer: one of these.");
         }
-        if (followed != null && !indicator.bands().isEmpty() && !followed.kind().isNumeric()) {
-            report(path + "/follows", "Bands follow a number; “%s” is none.".formatted(followed.label()));
+        if (followed != null && !indicator.bands().isEmpty()) {
+            if (followed.kind().hasBands()) {
+                edges(path + "/bands", indicator.bands(), followed);
+            } else {
+                report(
+                        path + "/follows",
+                        "Bands follow a number or a date; “%s” is neither.".formatted(followed.label()));
+            }
         }
         bands(path + "/bands", indicator.bands());
         Set<String> seen = new HashSet<>();
@@ -401,6 +409,20 @@ public final class Validation {
         for (int b = 0; b < bands.size(); b++) {
             look(path + "/" + b + "/look", bands.get(b).look());
             file(path + "/" + b + "/picture", bands.get(b).picture());
+        }
+    }
+
+    /** The bands of days end on days, those of numbers at numbers. */
+    private void edges(String path, List<Band> bands, Field field) {
+        for (int i = 0; i < bands.size(); i++) {
+            Bound upTo = bands.get(i).upTo();
+            if (upTo != null && upTo.isOfDays() != field.kind().isDay()) {
+                report(
+                        path + "/" + i + "/upTo",
+                        field.kind().isDay()
+                                ? "A band of “%s” ends on a day.".formatted(field.label())
+                                : "A band of “%s” ends at a number.".formatted(field.label()));
+            }
         }
     }
 

@@ -234,19 +234,21 @@ public final class AsFormula {
         return Trees.or(all);
     }
 
+    private static Tree edge(Bound bound) {
+        return Trees.literal(bound.day() == null ? bound.at() : bound.day());
+    }
+
     static Tree band(List<Band> bands, Tree name, String id) {
         List<Tree> edges = new ArrayList<>();
         Bound lower = null;
         for (Band band : bands) {
             if (band.id().equals(id)) {
                 if (lower != null) {
-                    edges.add(Trees.compare(
-                            lower.included() ? Test.LESS : Test.AT_MOST, Trees.literal(lower.at()), name));
+                    edges.add(Trees.compare(lower.included() ? Test.LESS : Test.AT_MOST, edge(lower), name));
                 }
                 Bound upper = band.upTo();
                 if (upper != null) {
-                    edges.add(Trees.compare(
-                            upper.included() ? Test.AT_LEAST : Test.MORE, Trees.literal(upper.at()), name));
+                    edges.add(Trees.compare(upper.included() ? Test.AT_LEAST : Test.MORE, edge(upper), name));
                 }
             }
             lower = band.upTo();

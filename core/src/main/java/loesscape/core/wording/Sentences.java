@@ -573,18 +573,22 @@ public final class Sentences {
         return sign.label().isEmpty() ? "nothing" : sign.label();
     }
 
+    private static String edge(Bound bound) {
+        return bound.day() == null ? Numbers.plain(bound.at()) : Display.day(bound.day());
+    }
+
     /** The range of a band in words: up to 30; over 30 and below 100; from 100. */
     static void range(List<Band> bands, int index, List<Part> parts) {
         Bound lower = index == 0 ? null : bands.get(index - 1).upTo();
         Bound upper = bands.get(index).upTo();
         if (lower != null) {
             parts.add(new Words(lower.included() ? "over " : "from "));
-            parts.add(new Figure(Numbers.plain(lower.at())));
+            parts.add(new Figure(edge(lower)));
         }
         if (upper != null) {
             String words = upper.included() ? "up to " : "below ";
             parts.add(new Words(lower == null ? words : " " + words));
-            parts.add(new Figure(Numbers.plain(upper.at())));
+            parts.add(new Figure(edge(upper)));
         }
     }
 }

@@ -314,13 +314,21 @@ final class NaiveEvaluation {
     }
 
     private static @Nullable String band(List<Band> bands, Value value) {
-        if (!(value instanceof Value.Number(BigDecimal number))) {
-            return null;
-        }
         for (Band band : bands) {
-            if (band.upTo() == null
-                    || number.compareTo(band.upTo().at()) < 0
-                    || (band.upTo().included() && number.compareTo(band.upTo().at()) == 0)) {
+            Integer order = band.upTo() == null
+                    ? Integer.valueOf(-1)
+                    : value instanceof Value.Date(var day) && band.upTo().day() != null
+                            ? Integer.valueOf(day.compareTo(
+                                    java.util.Objects.requireNonNull(band.upTo().day())))
+                            : value instanceof Value.Number(BigDecimal number)
+                                    ? Integer.valueOf(
+                                            number.compareTo(band.upTo().at()))
+                                    : null;
+            boolean isKnown = value instanceof Value.Date || value instanceof Value.Number;
+            if (isKnown
+                    && order != null
+                    && (order < 0
+                            || (order == 0 && band.upTo() != null && band.upTo().included()))) {
                 return band.id();
             }
         }

@@ -230,8 +230,8 @@ public final class RandomTemplates {
     private Indicator indicator(String key, Field followed) {
         Sign yes = new Sign("Yes", Look.PLAIN, "");
         Indicator indicator = Indicator.of(key, "Indicator", followed.key(), List.of());
-        if (followed.kind().isNumeric() && random.nextBoolean()) {
-            return indicator.withBands(bands());
+        if (followed.kind().hasBands() && random.nextBoolean()) {
+            return indicator.withBands(bands(followed.kind()));
         }
         List<Choice> offered = followed.kind().offered();
         if (!offered.isEmpty() && random.nextBoolean()) {
@@ -254,7 +254,7 @@ public final class RandomTemplates {
 
     private Field field(String key, List<Field> before, boolean inRows) {
         FieldKind kind = kind(before);
-        List<Band> bands = kind.isNumeric() && random.nextBoolean() ? bands() : List.of();
+        List<Band> bands = kind.hasBands() && random.nextBoolean() ? bands(kind) : List.of();
         List<Check> checks = before.isEmpty() || random.nextInt(4) > 0
                 ? List.of()
                 : List.of(new Check(condition(before, 1), "Refused."));
@@ -401,11 +401,15 @@ public final class RandomTemplates {
         return choices;
     }
 
-    private List<Band> bands() {
+    private List<Band> bands(FieldKind kind) {
         return List.of(
-                Band.of("low", "Low", Look.PLAIN, new Bound(BigDecimal.ZERO, random.nextBoolean())),
-                Band.of("middle", "Middle", Look.PLAIN, new Bound(BigDecimal.TEN, random.nextBoolean())),
+                Band.of("low", "Low", Look.PLAIN, edge(kind, day(), BigDecimal.ZERO)),
+                Band.of("middle", "Middle", Look.PLAIN, edge(kind, day().plusDays(30), BigDecimal.TEN)),
                 Band.of("high", "High", Look.of(Look.Shade.OCHRE, true, Look.Mark.WARNING), null));
+    }
+
+    private Bound edge(FieldKind kind, LocalDate day, BigDecimal number) {
+        return kind.isDay() ? Bound.of(day, random.nextBoolean()) : new Bound(number, random.nextBoolean());
     }
 
     private @Nullable Condition maybe(List<Field> fields) {
