@@ -112,6 +112,8 @@ final class EveryWrite {
         author.post(draftPath() + "/trial", "{\"name\":\"Deep\"}").ok();
         author.post(draftPath() + "/as-condition", "{\"formula\":\"depth > 30\"}")
                 .ok();
+        author.post(draftPath() + "/check-formula", "{\"formula\":\"depth > 30\"}")
+                .ok();
         author.upload(draftPath() + "/files?name=map.pdf", "%PDF-1.7".getBytes(UTF_8))
                 .ok();
         author.send("DELETE", draftPath() + "/answers", null).ok();
