@@ -11,9 +11,12 @@ import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Origin;
 import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
@@ -150,5 +153,55 @@ class BlocksTest {
                 assertThat(Blocks.differences(after, made.key(), block, block)).isEmpty();
             }
         });
+    }
+
+    @Test
+    void listsThatFormulasNameComeWithABlockAndGoUnderAnotherKeyWhereTheDocumentHasOneOfTheSame() {
+        Field days = Field.of("days", "Days", new FieldKind.Number(0, "", null, null))
+                .withValue(new FieldValue.WorkedOut("working days(from, to, list(\"holidays\").day)", false));
+        Field asked =
+                Field.of("asked", "Asked", TEXT).withShown(new Condition.Written("count(list(\"holidays\")) > 1"));
+        Template with = listed(
+                holidays("2026-12-25"), Section.of("work", "Work", List.of(date("from"), date("to"), days, asked)));
+        Template block = Blocks.cut(with, "work");
+        assertThat(block.lists()).extracting(LookupList::key).containsExactly("holidays");
+
+        Template empty =
+                Template.of("Other", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of())))));
+        assertThat(used(empty, block).lists()).isEqualTo(with.lists());
+
+        Template other = listed(holidays("2027-01-01"), Section.of("s", "S", List.of()));
+        Template after = used(other, block);
+        assertThat(after.lists()).extracting(LookupList::key).containsExactlyInAnyOrder("holidays", "holidays_2");
+        assertThat(after.fields().stream().map(Field::value).filter(java.util.Objects::nonNull))
+                .containsExactly(new FieldValue.WorkedOut("working days(from, to, list(\"holidays_2\").day)", false));
+        assertThat(after.fields().getLast().shown())
+                .isEqualTo(new Condition.Written("count(list(\"holidays_2\")) > 1"));
+        assertThatThrownBy(() -> Editing.apply(after, new Edit.RemoveList("holidays_2")))
+                .isInstanceOf(Refusal.class);
+        assertThat(Editing.apply(after, new Edit.RemoveList("holidays")).lists())
+                .hasSize(1);
+    }
+
+    private static Field date(String key) {
+        return Field.of(key, key, new FieldKind.Date(null, null));
+    }
+
+    private static LookupList holidays(String day) {
+        return new LookupList(
+                "holidays", "Holidays", List.of(new LookupList.Column("day", "Day", false)), List.of(List.of(day)));
+    }
+
+    private static Template listed(LookupList list, Section section) {
+        return new Template(
+                "Listed",
+                "",
+                List.of(new Page("page", "", null, List.of(section))),
+                List.of(),
+                List.of(),
+                List.of(list),
+                List.of(),
+                PageSettings.PLAIN,
+                List.of());
     }
 }
