@@ -39,6 +39,7 @@ public final class CompiledTemplate {
     private final NodeStates states;
     private final ConditionCompiler conditions;
     private final Lexicon lexicon;
+    private final boolean pointsPartThousands;
     private final Map<String, Test> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
     private volatile @Nullable Waiting waiting;
@@ -50,6 +51,7 @@ public final class CompiledTemplate {
         this.order =
                 Dependencies.of(template).order().stream().mapToInt(slots::of).toArray();
         this.lexicon = Lexicon.of(template);
+        this.pointsPartThousands = NumberReading.partsWithPoints(lexicon.language());
         this.conditions = new ConditionCompiler(lexicon, slots);
         RuleCompiler compiler = new RuleCompiler(lexicon, conditions);
         this.rules = template.nodes().stream().map(compiler::rules).toArray(Rules[]::new);
@@ -195,8 +197,8 @@ public final class CompiledTemplate {
                 }
             }
         }
-        return field.kind().isNumeric() && !WhiteSpace.isAll(text)
-                ? NumberReading.of(WhiteSpace.stripped(text), lexicon.language())
+        return pointsPartThousands && field.kind().isNumeric() && !WhiteSpace.isAll(text)
+                ? NumberReading.withPoints(WhiteSpace.stripped(text))
                 : Reading.of(field.kind(), text, offered);
     }
 

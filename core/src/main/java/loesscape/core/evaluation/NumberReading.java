@@ -3,8 +3,6 @@ package loesscape.core.evaluation;
 import java.math.BigDecimal;
 import java.text.DecimalFormatSymbols;
 import java.util.Locale;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.core.model.Numbers;
@@ -33,17 +31,10 @@ final class NumberReading {
 
     private static final Pattern EITHER_POINT = Pattern.compile("([-+]?[1-9]\\d{0,2})\\.(\\d{3})");
 
-    /**
-     * Reads a number in a document in whose language a point stands between thousands: one like “1.234” could be two there.
-     *
-     * @param language of the document
-     */
-    static Reading of(String typed, Locale language) {
-        if (!partsWithPoints(language)) {
-            return of(typed);
-        }
+    /** Reads a number where points stand between thousands: one like “1.234” could be two there. */
+    static Reading withPoints(String typed) {
         String text = typed.strip().replace('\u2212', '-');
-        Matcher either = EITHER_POINT.matcher(text.replaceFirst(",", "."));
+        Matcher either = EITHER_POINT.matcher(text.replace(',', '.'));
         return text.length() <= LONGEST && either.matches()
                 ? new Reading.Unreadable("This could be %s%s or %s,%s0; write it one of these ways."
                         .formatted(either.group(1), either.group(2), either.group(1), either.group(2)))
@@ -51,12 +42,9 @@ final class NumberReading {
     }
 
     /** Whether a language has points between thousands (Unicode CLDR, as the JDK carries it). */
-    private static boolean partsWithPoints(Locale language) {
-        return POINTS_BY_LANGUAGE.computeIfAbsent(
-                language, each -> DecimalFormatSymbols.getInstance(each).getGroupingSeparator() == '.');
+    static boolean partsWithPoints(Locale language) {
+        return DecimalFormatSymbols.getInstance(language).getGroupingSeparator() == '.';
     }
-
-    private static final Map<Locale, Boolean> POINTS_BY_LANGUAGE = new ConcurrentHashMap<>();
 
     /** A number as a text that is the same number in every language. */
     static String text(BigDecimal number) {

@@ -22,8 +22,8 @@ final class Seen {
     /** The place of the row of which conditions are asked; of no meaning outside of rows. */
     int row;
 
-    private final @Nullable String[] compared;
-    private final @Nullable String[] comparable;
+    private @Nullable String[] compared = {};
+    private @Nullable String[] comparable = {};
     private int epoch = 1;
     private @Nullable Object[] memos = new Object[FIRST_MEMOS];
     private long[] made = new long[FIRST_MEMOS];
@@ -31,8 +31,6 @@ final class Seen {
     Seen(int slots, Context context) {
         this.counting = new Value[slots][];
         this.rows = new String[slots][];
-        this.compared = new String[slots];
-        this.comparable = new String[slots];
         Arrays.fill(rows, NO_ROWS);
         this.context = context;
     }
@@ -44,6 +42,10 @@ final class Seen {
 
     /** The text of a field as it is compared; many clauses ask it of the same one. */
     String comparable(int slot, String text) {
+        if (compared.length == 0) {
+            compared = new String[counting.length];
+            comparable = new String[counting.length];
+        }
         String known = comparable[slot];
         if (known != null && text.equals(compared[slot])) {
             return known;
