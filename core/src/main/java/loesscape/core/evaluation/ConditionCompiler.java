@@ -245,7 +245,7 @@ final class ConditionCompiler {
             Value low = from.value(seen);
             Value high = to.value(seen);
             if (low.isBlank() || high.isBlank()) {
-                return whenBlank && (!low.isBlank() || lowCanBeBlank) && (!high.isBlank() || highCanBeBlank);
+                return whenBlank && ((low.isBlank() && lowCanBeBlank) || (high.isBlank() && highCanBeBlank));
             }
             return (decide(value, low, above) && decide(value, high, below)) != outside;
         };

@@ -445,18 +445,22 @@ final class NaiveEvaluation {
         };
     }
 
+    private boolean isUnanswered(Clause.Operand operand, String row) {
+        return operand instanceof Clause.Operand.FieldOperand
+                && other(operand, row).isBlank();
+    }
+
     private boolean isUnknown(Clause clause, String row) {
         return switch (clause) {
-            case Clause.Comparison it -> other(it.to(), row).isBlank();
-            case Clause.Between it ->
-                other(it.from(), row).isBlank() || other(it.to(), row).isBlank();
+            case Clause.Comparison it -> isUnanswered(it.to(), row);
+            case Clause.Between it -> isUnanswered(it.from(), row) || isUnanswered(it.to(), row);
             default -> false;
         };
     }
 
     private boolean clause(Clause clause, String row) {
         Value value = counting(field(clause.field()), row);
-        if (!value.isBlank() && isUndecided(clause, row)) {
+        if (!value.isBlank() && !isUnknown(clause, row) && isUndecided(clause, row)) {
             return false;
         }
         if (value.isBlank() || isUnknown(clause, row)) {

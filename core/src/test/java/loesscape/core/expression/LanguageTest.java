@@ -174,6 +174,30 @@ class LanguageTest {
         }
     }
 
+    /** Where the standard says little: what stands between parts, and texts without any. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            split("abc", "")
+            split("", "")
+            split("", ",")
+            split("a,b,,c", ",")
+            split(",a,", ",")
+            split("a b", "\\s")
+            split("foo", "o")
+            string join(["a", null, "b"], "-")
+            string join([], "-")
+            replace("abc", "", "-")
+            substring("abc", -2)
+            substring before("abc", "")
+            substring after("abc", "")
+            contains("abc", "")
+            """)
+    void partsOfTextsAreThoseOfThePublishedEngine(String formula) {
+        assertThat(run(formula))
+                .as(formula)
+                .isEqualTo(FEELBuilder.builder().build().evaluate(formula));
+    }
+
     /** 34 digits, checked by the laws that they obey, which binary floating point does not to so many. */
     @ParameterizedTest
     @CsvSource({"2", "0.1", "10", "123456.789", "1e30", "1e-30"})

@@ -218,6 +218,10 @@ final class TextFunctions {
         if (pattern == null || !(given.get(0) instanceof String text) || !(given.get(2) instanceof String by)) {
             return null;
         }
+        if (pattern.pattern().matcher("").find()) {
+            // What is found in nothing would be found between any two characters (XPath functions, 5.6.3: FORX0003).
+            return null;
+        }
         work.take((long) (text.length() + 1) * (by.length() + 1) + pattern.work(text));
         try {
             return pattern.pattern().matcher(text).replaceAll(by);
