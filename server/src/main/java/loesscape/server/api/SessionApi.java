@@ -34,7 +34,7 @@ import org.springframework.web.bind.annotation.RestController;
 class SessionApi {
 
     private static final int SHORTEST_PASSWORD = 10;
-    private static final int LONGEST_PASSWORD = 72;
+    private static final int LONGEST_PASSWORD = 1_000;
     private static final int LONGEST_NAME = 100;
 
     private final Accounts accounts;
@@ -87,6 +87,10 @@ class SessionApi {
     @PostMapping("/api/session")
     ResponseEntity<?> signIn(
             @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
+        if (credentials.name().length() > LONGEST_NAME || credentials.password().length() > LONGEST_PASSWORD) {
+            // No account has such; nothing is remembered of it, and nothing worked out.
+            return refused(HttpStatus.UNAUTHORIZED, "Name and password do not go together.");
+        }
         if (failed.isClosed(credentials.name())) {
             return refused(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts; wait five minutes and try again.");
         }

@@ -30,6 +30,10 @@ public final class Preflight {
     public static InstallationSecret check(Options options) {
         port(options);
         folder(options.data());
+        if (options.reset()) {
+            isADemo(options);
+        }
+        mark(options);
         InstallationSecret secret = InstallationSecret.of(options.data());
         database(options, secret.of(DATABASE));
         forItsOwnerAlone(options);
@@ -110,6 +114,41 @@ public final class Preflight {
                     1, "The files in %s belong to somebody else; see to their rights.".formatted(options.data()));
         }
     }
+
+    /** A folder in which nothing lies yet becomes that of a demo, so that only what a demo made is ever thrown away. */
+    private static void mark(Options options) {
+        if (!options.demo() || isMarked(options) || hasDatabase(options)) {
+            return;
+        }
+        try {
+            Files.writeString(
+                    options.data().resolve(MARK),
+                    "What lies here is demo data; ./loesscape demo --reset throws it away.\n");
+        } catch (IOException e) {
+            throw new LaunchProblem(1, "The folder %s cannot be written to.".formatted(options.data()));
+        }
+    }
+
+    private static void isADemo(Options options) {
+        boolean isUsual = options.data().endsWith(Path.of("data", "demo"));
+        if (hasDatabase(options) && !isMarked(options) && !isUsual) {
+            throw new LaunchProblem(
+                    1,
+                    "The data in %s was not made by a demo, so --reset does not throw it away; choose another folder with --data DIR."
+                            .formatted(options.data()));
+        }
+    }
+
+    private static boolean isMarked(Options options) {
+        return Files.exists(options.data().resolve(MARK));
+    }
+
+    private static boolean hasDatabase(Options options) {
+        return Files.exists(options.data().resolve(options.database().getFileName() + ".mv.db"));
+    }
+
+    /** The file that says that a folder is of a demo. */
+    private static final String MARK = "demo.txt";
 
     private static void reset(Options options) {
         String prefix = options.database().getFileName().toString() + ".";

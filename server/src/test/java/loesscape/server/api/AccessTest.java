@@ -129,6 +129,28 @@ class AccessTest {
                 .ok();
         second.send("DELETE", "/api/session", null).ok();
         second.get("/api/templates").problem(401);
+
+        // Passwords of any script and length; what is longer than any name is nobody's, and nothing is kept of it.
+        Visitor third = EMPTY.visitor();
+        third.post(
+                        "/api/session",
+                        "{\"name\":\"%s\",\"password\":\"long enough words\"}".formatted("M".repeat(900_000)))
+                .problem(401);
+        for (String password :
+                java.util.List.of("é".repeat(72), "löss und lehm ".repeat(70).strip())) {
+            String account = "{\"name\":\"Ada %d\",\"password\":\"%s\",\"role\":\"reader\"}"
+                    .formatted(password.length(), password);
+            first.post("/api/accounts", account).ok();
+            third.post("/api/session", account.replace(",\"role\":\"reader\"", ""))
+                    .ok();
+            third.send("DELETE", "/api/session", null).ok();
+            third.post(
+                            "/api/session",
+                            account.replace(",\"role\":\"reader\"", "")
+                                    .replace("é\"}", "e\"}")
+                                    .replace("lehm\"}", "lehn\"}"))
+                    .problem(401);
+        }
         for (int i = 0; i < 8; i++) {
             EMPTY.visitor()
                     .post("/api/session", "{\"name\":\"Nobody\",\"password\":\"guess %d\"}".formatted(i))

@@ -81,6 +81,18 @@ class LaunchTest {
     }
 
     @Test
+    void onlyWhatADemoMadeIsThrownAway() throws IOException {
+        Preflight.check(new Options(false, false, 0, "127.0.0.1", folder));
+        Options reset = new Options(true, true, 0, "127.0.0.1", folder);
+        assertThatThrownBy(() -> Preflight.check(reset))
+                .isInstanceOf(LaunchProblem.class)
+                .hasMessageContaining("was not made by a demo");
+        Preflight.check(options(folder, 0));
+        assertThatThrownBy(() -> Preflight.check(reset)).hasMessageContaining("was not made by a demo");
+        assertThat(folder.resolve("loesscape.mv.db")).exists();
+    }
+
+    @Test
     void theFolderItsSecretAndTheDatabaseAreForTheirOwnerAlone() throws Exception {
         Preflight.check(options(folder, 0));
         assertThat(Files.getPosixFilePermissions(folder)).hasSize(3);
@@ -103,6 +115,7 @@ class LaunchTest {
 
     @Test
     void dataThatIsBrokenIsSaidAndCanBeThrownAway() throws IOException {
+        Preflight.check(options(folder, 0));
         Path database = Files.writeString(folder.resolve("loesscape.mv.db"), "no database at all".repeat(500));
         assertThatThrownBy(() -> Preflight.check(options(folder, 0))).hasMessageContaining("cannot be opened");
         Preflight.check(new Options(true, true, 0, "127.0.0.1", folder));
