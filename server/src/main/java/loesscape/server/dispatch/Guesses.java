@@ -1,5 +1,6 @@
 package loesscape.server.dispatch;
 
+import java.time.Clock;
 import java.util.Optional;
 import java.util.function.Supplier;
 import loesscape.server.api.Problems;
@@ -12,25 +13,27 @@ class Guesses {
 
     private final FailedSignIns failed;
 
-    Guesses(FailedSignIns failed) {
-        this.failed = failed;
+    /** Links are counted apart from names, so that nobody closes them by signing in under a chosen one. */
+    Guesses(Clock clock) {
+        this.failed = new FailedSignIns(clock);
     }
 
     /**
-     * What a link leads to.
+     * What a link leads to. One that leads somewhere always does, whoever else has guessed from the same address.
      *
      * @throws Problems.Missing where it leads nowhere
-     * @throws Problems.TooOften where that has happened too often from there, whether or not it leads somewhere now
+     * @throws Problems.TooOften where that has happened too often from there
      */
     <T> T follow(String from, Supplier<Optional<T>> link) {
-        String guesser = "link from " + from;
-        if (failed.isClosed(guesser)) {
+        Optional<T> found = link.get();
+        if (found.isPresent()) {
+            return found.get();
+        }
+        if (failed.isClosed(from)) {
             throw new Problems.TooOften("Too many links that lead nowhere; wait five minutes and try again.");
         }
-        return link.get().orElseThrow(() -> {
-            failed.failed(guesser);
-            return nowhere();
-        });
+        failed.failed(from);
+        throw nowhere();
     }
 
     static Problems.Missing nowhere() {

@@ -20,7 +20,8 @@ public class FailedSignIns {
     private final Clock clock;
     private final Map<String, Failures> failures = new LinkedHashMap<>();
 
-    FailedSignIns(Clock clock) {
+    /** One that counts for itself alone. */
+    public FailedSignIns(Clock clock) {
         this.clock = clock;
     }
 

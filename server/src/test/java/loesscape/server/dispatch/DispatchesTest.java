@@ -36,7 +36,7 @@ class DispatchesTest {
     @RegisterExtension
     static final RunningServer SERVER = RunningServer.demo();
 
-    private static final String TOGETHER = """
+    static final String TOGETHER = """
             {"formatVersion":1,"title":"Together","pages":[{"key":"p","sections":[{"key":"s","items":[
               {"type":"field","key":"secret","label":"Secret","role":"a","kind":{"type":"text"},
                "shown":{"type":"choice","field":"tells","test":"is","choices":["yes"]}},
