@@ -60,6 +60,9 @@
   });
 
   const offered = $derived(isFocused && !isClosed ? completions(text, caret, names, functions) : null);
+  $effect(() => {
+    if (offered) document.getElementById(`${id}-list`)?.scrollIntoView({ block: "nearest" });
+  });
   const call = $derived(isFocused ? openCall(text, caret, functions) : null);
   /** What is wrong; not while something is still being written where it is missing. */
   const trouble = $derived.by(() => {

@@ -41,8 +41,20 @@
   });
 
   $effect(() => {
-    if (isOpen) input?.focus({ preventScroll: true });
+    if (isOpen) void inSight();
   });
+
+  /** What can be added is of use only where it can be seen, at the foot of the page too. */
+  async function inSight() {
+    input?.focus({ preventScroll: true });
+    await tick();
+    // The margin beside is laid out anew where an editor was open in it, one frame later.
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() =>
+        document.getElementById(`${id}-list`)?.scrollIntoView({ block: "nearest" }),
+      ),
+    );
+  }
 
   /** Where a new section goes: behind the one on the page that this line stands in. */
   function besides(): { holder: string; after: string } {
@@ -177,7 +189,8 @@
     position: absolute;
     z-index: 20;
     top: 38px;
-    width: 320px;
+    width: 100%;
+    max-width: 520px;
     max-height: 300px;
     overflow-y: auto;
     border: 1px solid var(--color-edge);

@@ -111,9 +111,7 @@ export function typedConditions(copy: WorkingCopy, text: string): Meant[] {
     node.type === "field" && !copy.around(node.key) ? [node] : [],
   );
   const matches = ({ label }: { label: string }) => words.every((word) => label.toLowerCase().includes(word));
-  return [
-    ...comparisons(copy, fields, text),
-    ...misfits(copy, fields, text),
+  const others: Meant[] = [
     ...fields.flatMap((field) =>
       namable(field, copy.nodes.get(field.key)?.state).map(({ id, label }) => ({
         label: `${copy.view(field.key).name} ${field.kind.type === "severalChoices" ? "includes" : "is"} ${label}`,
@@ -123,8 +121,8 @@ export function typedConditions(copy: WorkingCopy, text: string): Meant[] {
     ...[...copy.shared.values()].flatMap(({ key, name }) =>
       name ? [{ label: name, condition: { type: "shared" as const, condition: key } }] : [],
     ),
-  ]
+  ].filter(matches);
+  return [...comparisons(copy, fields, text), ...misfits(copy, fields, text), ...others]
     .filter((it, i, all) => all.findIndex(({ label }) => label === it.label) === i)
-    .filter((it) => typedClause(text) !== null || matches(it))
     .slice(0, MOST);
 }
