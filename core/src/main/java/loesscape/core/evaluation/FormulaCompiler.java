@@ -13,6 +13,7 @@ import java.util.function.IntSupplier;
 import java.util.stream.Collectors;
 import loesscape.core.expression.Decimals;
 import loesscape.core.expression.Formula;
+import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Names;
 import loesscape.core.expression.Program;
 import loesscape.core.expression.Type;
@@ -64,7 +65,13 @@ final class FormulaCompiler {
     Function<Seen, @Nullable Object> compile(String formula, @Nullable String within) {
         Map<String, Type> types = lexicon.types(within);
         List<String> names = names(formula, types);
-        Program program = Formula.of(formula, types).compile(names, varying(names, within), language);
+        Program program;
+        try {
+            program = Formula.of(formula, types).compile(names, varying(names, within), language);
+        } catch (FormulaProblem refusedByNow) {
+            // Kept since before it was refused, as in a release; by what it is refused for it decides nothing.
+            return seen -> null;
+        }
         List<Function<Seen, @Nullable Object>> values = new ArrayList<>();
         names.forEach(name -> values.add(value(name, formula)));
         int rows = within == null ? Slots.NONE : slots.of(within);
@@ -91,7 +98,12 @@ final class FormulaCompiler {
     Function<Seen, @Nullable String> blankPart(String formula, @Nullable String within) {
         Map<String, Type> types = lexicon.types(within);
         List<String> names = names(formula, types);
-        Formula understood = Formula.of(formula, types);
+        Formula understood;
+        try {
+            understood = Formula.of(formula, types);
+        } catch (FormulaProblem refusedByNow) {
+            return seen -> refusedByNow.getMessage();
+        }
         List<Function<Seen, @Nullable Object>> values =
                 names.stream().map(name -> value(name, formula)).toList();
         return seen -> understood.blankPart(

@@ -195,4 +195,33 @@ class RowFormulasTest {
                     .hasMessageContaining("has a meaning in rows only");
         }
     }
+
+    /** As a release that was made before a rule was added. */
+    @Test
+    void whatWasKeptBeforeItWasRefusedIsReadAndItsFormulaDecidesNothing() {
+        Section section = Section.of(
+                "main",
+                "Main",
+                List.of(
+                        Field.of("n", "N", NUMBER),
+                        Field.of("told", "Told", new FieldKind.Text("", 0))
+                                .withShown(new Condition.Written("n = \"five\"")),
+                        worked("twice", NUMBER, "2 * n + date(\"2026-02-30\").day"),
+                        worked("more", NUMBER, "n + 1")));
+        Template kept = Template.of("Kept", List.of(new Page("page", "", null, List.of(section))));
+        assertThat(Validation.of(kept)).isNotEmpty();
+        CompiledTemplate compiled = CompiledTemplate.ofValid(kept);
+        Answers answers = new Answers(Map.of("n", "5"));
+        State state = compiled.evaluate(answers);
+        assertThat(state.of("told").shown()).isFalse();
+        assertThat(state.counting("twice").isBlank()).isTrue();
+        assertThat(state.counting("more")).isEqualTo(new Value.Number(new java.math.BigDecimal(6)));
+        assertThat(new loesscape.core.analysis.Explaining(compiled, answers, Context.UNDATED)
+                        .why("twice")
+                        .reasons()
+                        .getFirst()
+                        .says()
+                        .blank())
+                .contains("2026-02-30");
+    }
 }

@@ -30,7 +30,8 @@ public class ReleasedTemplates {
         if (known != null) {
             return known;
         }
-        CompiledTemplate fresh = CompiledTemplate.compile(
+        // It was valid by the rules of its time; those that were added since do not close it.
+        CompiledTemplate fresh = CompiledTemplate.ofValid(
                 releases.find(template, release).orElseThrow(() -> new Problems.Missing("There is no such release.")));
         compiled.put(key, fresh);
         return fresh;
