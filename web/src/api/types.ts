@@ -13,7 +13,10 @@ export type AccountRow = {
 
 export type AnswerKept = {
   kept: string;
+  held: Record<string, string[]>;
+  nodes: Record<string, Node>;
   states: Record<string, NodeState>;
+  numbers: Record<string, number>;
   progress: Progress[];
   obstacles: Obstacle[];
 };
@@ -1617,6 +1620,7 @@ export type Sheet = {
   held: Record<string, string[]>;
   nodes: Record<string, Node>;
   states: Record<string, NodeState>;
+  numbers: Record<string, number>;
   answers: Record<string, string>;
   progress: Progress[];
   obstacles: Obstacle[];

@@ -24,13 +24,7 @@
     return before.at(-1) ?? pages[0] ?? "";
   });
   const sections = $derived(page ? held(page) : []);
-  const numbers = $derived(
-    new Map(
-      sheet.pageSettings.numbering === "none"
-        ? []
-        : (sheet.held[""] ?? []).flatMap((it) => sheet.held[it] ?? []).map((key, i) => [key, i + 1]),
-    ),
-  );
+  const numbers = $derived(sheet.pageSettings.numbering === "none" ? {} : sheet.numbers);
   const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
   const organisation = $derived(sheet.organisation);
   const progress = $derived(
@@ -175,7 +169,7 @@
         <h2 class="text-lg font-semibold" id="page-heading" tabindex="-1">{heading(node(page))}</h2>
       {/if}
       {#each printing ? pages.flatMap(held) : held(page) as key (key)}
-        <SectionBody {filling} {key} number={numbers.get(key)} />
+        <SectionBody {filling} {key} number={numbers[key]} />
       {/each}
       {#if pages.length > 1}
         <div class="mt-8 flex gap-3">

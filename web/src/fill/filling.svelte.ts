@@ -24,8 +24,8 @@ export class Filling {
   asked = $state(false);
   left = new SvelteSet<string>();
 
-  /** Whose fields are open, where that is not everybody's: the keys of one's own. */
-  owned: Set<string> | null = null;
+  /** The roles whose fields are open; null where all are. */
+  owned: string[] | null = null;
   /** The sections in which one has something to do; null for all. */
   concerns: Set<string> | null = null;
   /** What one has signed with before, to be used again. */
@@ -97,11 +97,16 @@ export class Filling {
   async next(after: string | null): Promise<string | undefined> {
     await Promise.race([this.send(), new Promise((resolve) => setTimeout(resolve, PATIENCE))]);
     const wanting = this.sheet?.obstacles.map(({ key }) => key) ?? [];
-    const order = Object.keys(this.sheet?.nodes ?? {});
+    const order = this.inOrder("");
     const place = (at: string) => order.indexOf(keyOf(at));
     const from = after ? wanting.indexOf(after) : -1;
     if (from >= 0) return wanting[from + 1] ?? wanting[0];
     return wanting.find((at) => after && place(at) > place(after)) ?? wanting[0];
+  }
+
+  /** The keys of all that something holds, in document order. */
+  private inOrder(holder: string): string[] {
+    return (this.sheet?.held[holder] ?? []).flatMap((key) => [key, ...this.inOrder(key)]);
   }
 
   async finish(): Promise<void> {
@@ -130,7 +135,8 @@ export class Filling {
 
   /** Whether a field is somebody else's to answer. */
   isOthers(key: string): boolean {
-    return this.owned !== null && !this.owned.has(key);
+    const role = this.field(key)?.role;
+    return this.owned !== null && (role === undefined || !this.owned.includes(role));
   }
 
   /** Goes to pay what is due in a field; there is no desk where nobody in particular fills in. */
@@ -192,13 +198,22 @@ export class Filling {
 
   private take(kept: AnswerKept): void {
     const sheet = this.sheet!;
-    const appeared = Object.keys(kept.states).filter(
-      (key) => kept.states[key]!.shown && !sheet.states[key]?.shown && this.field(key),
+    const appearing = Object.keys(kept.states).filter(
+      (key) => kept.states[key]!.shown && !sheet.states[key]?.shown,
     );
-    Object.assign(sheet.states, kept.states);
+    Object.assign(sheet.held, kept.held);
+    Object.assign(sheet.nodes, kept.nodes);
+    Object.assign(sheet.numbers, kept.numbers);
+    for (const [at, state] of Object.entries(kept.states)) {
+      const before = sheet.states[at];
+      // Of what folds nothing more is told; while it leaves it is seen as it was.
+      sheet.states[at] =
+        state.shown || before?.type === state.type || !before ? state : { ...before, shown: false };
+    }
     sheet.progress = kept.progress;
     sheet.obstacles = kept.obstacles;
     this.keptAt = kept.kept;
+    const appeared = appearing.filter((key) => this.field(key));
     if (appeared.length === 1) this.news = `New question: ${this.field(appeared[0]!)!.label}`;
     else if (appeared.length) this.news = `${appeared.length} new questions`;
   }

@@ -7,10 +7,29 @@ beforeEach(() => localStorage.clear());
 afterEach(() => vi.unstubAllGlobals());
 
 function sheet(answers: Record<string, string> = {}): Sheet {
-  return { answers, record: null, nodes: {}, states: {}, held: {}, progress: [], obstacles: [] } as never;
+  return {
+    answers,
+    record: null,
+    nodes: {},
+    states: {},
+    held: {},
+    numbers: {},
+    progress: [],
+    obstacles: [],
+  } as never;
 }
 
-const kept = { body: { states: {}, progress: [], obstacles: [], kept: "2026-11-26T10:00:00Z" } };
+const kept = {
+  body: {
+    held: {},
+    nodes: {},
+    states: {},
+    numbers: {},
+    progress: [],
+    obstacles: [],
+    kept: "2026-11-26T10:00:00Z",
+  },
+};
 const failing = (): Answer => ({ status: 500, detail: "Something went wrong, number 1234-5678." });
 
 async function opened(answers: (asked: Asked) => Answer) {
@@ -83,4 +102,30 @@ test.each([401, 403, 429])("nothing is lost where the server does not look at it
   filling.type("depth", "12");
   await settled();
   expect(JSON.parse(localStorage.getItem("unsent link")!)).toEqual({ depth: "12" });
+});
+
+test("what appears comes with its words, and what folds leaves as it was", async () => {
+  const asked = (label: string) => ({ type: "field", key: "depth", label });
+  const { filling } = await opened(({ body }) => {
+    const shown = (body as { typed: string }).typed === "yes";
+    return {
+      body: {
+        ...kept.body,
+        held: { s: shown ? ["well", "depth"] : ["well"] },
+        nodes: shown ? { depth: asked("How deep is it?") } : {},
+        states: { depth: shown ? { type: "field", shown, value: "12" } : { type: "plain", shown } },
+        numbers: shown ? { s: 3 } : {},
+      },
+    };
+  });
+  filling.type("well", "yes");
+  await settled();
+  expect(filling.field("depth")!.label).toBe("How deep is it?");
+  expect(filling.sheet!.held.s).toEqual(["well", "depth"]);
+  expect(filling.news).toBe("New question: How deep is it?");
+  expect(filling.sheet!.numbers.s).toBe(3);
+  filling.type("well", "no");
+  await settled();
+  expect(filling.sheet!.held.s).toEqual(["well"]);
+  expect(filling.sheet!.states.depth).toEqual({ type: "field", shown: false, value: "12" });
 });

@@ -34,7 +34,7 @@ export class Turn extends Filling {
 
   private begun(turn: OpenTurn): void {
     this.about = turn;
-    this.owned = new Set(turn.owned);
+    this.owned = turn.owned;
     this.concerns = new Set(turn.mine);
     this.begin(turn.sheet);
   }

@@ -14,4 +14,8 @@ public record Role(
         String key,
         String name,
         @MayBeLeftOut int order,
-        @Nullable Condition takesPart) {}
+        @Nullable Condition takesPart) {
+
+    /** The most characters its name has. */
+    public static final int LONGEST_NAME = 200;
+}

@@ -465,6 +465,9 @@ public final class Validation {
                         "“%s” cannot be the key of a role, or is used twice.".formatted(Texts.shortened(role.key())));
             }
             texts.line(path + "/name", role.name());
+            if (role.name().length() > Role.LONGEST_NAME) {
+                report(path + "/name", "The name of a role has at most %d characters.".formatted(Role.LONGEST_NAME));
+            }
             if (role.name().isBlank()) {
                 report(path + "/name", "The role has no name; give it one.");
             }

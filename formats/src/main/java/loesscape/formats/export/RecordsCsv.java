@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Choice;
@@ -17,12 +18,17 @@ import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.apache.commons.csv.QuoteMode;
 
 /**
  * Records as CSV (RFC 4180): a header of field keys, then a line for each record. Numbers and dates are written plainly,
  * choices by what is stored of them.
  */
 public final class RecordsCsv {
+
+    /** Every cell is quoted, as spreadsheets part cells at semicolons and tabs too, and take what follows for a formula. */
+    private static final CSVFormat FORMAT =
+            CSVFormat.RFC4180.builder().setQuoteMode(QuoteMode.ALL).get();
 
     private RecordsCsv() {}
 
@@ -33,7 +39,7 @@ public final class RecordsCsv {
      */
     public static String write(List<Field> fields, List<RecordRow> rows) {
         StringWriter text = new StringWriter();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
+        try (CSVPrinter printer = new CSVPrinter(text, FORMAT)) {
             List<String> header = new ArrayList<>(List.of("record", "release", "finished"));
             fields.forEach(field -> header.add(field.key()));
             printer.printRecord(header);
@@ -92,6 +98,10 @@ public final class RecordsCsv {
      * (OWASP, CSV Injection). Numbers are not texts and keep their sign.
      */
     static String harmless(String text) {
-        return !text.isEmpty() && "=+-@\t\r\n＝＋－＠".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
+        return FORMULA.matcher(text).lookingAt() ? "'" + text : text;
     }
+
+    /** Begins with a line break or a tab, or, behind what is not seen, with a sign that begins formulas. */
+    private static final Pattern FORMULA =
+            Pattern.compile("[\\t\\r\\n]|[\\s\\p{Cf}\\p{Cc}\\p{Zs}]*[-=+@＝＋－＠−]", Pattern.UNICODE_CHARACTER_CLASS);
 }

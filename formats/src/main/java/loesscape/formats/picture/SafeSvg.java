@@ -151,6 +151,9 @@ final class SafeSvg {
             throw new UnsafePicture("This file is not an SVG picture.");
         }
         new SafeSvg().clean(root, 0);
+        if (new DrawnShapes(root).count() > MOST_ELEMENTS) {
+            throw new UnsafePicture("The SVG picture uses its shapes again too often. Draw them where they stand.");
+        }
         return written(root);
     }
 

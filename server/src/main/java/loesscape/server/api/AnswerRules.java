@@ -21,7 +21,7 @@ import org.springframework.stereotype.Component;
 @Component
 public class AnswerRules {
 
-    private static final int LONGEST_ANSWER = 200_000;
+    static final int LONGEST_ANSWER = 200_000;
     private static final int LONGEST_ROWS = 20_000;
     private static final int LONGEST_NAME = 200;
     private static final int MOST_PIXELS = 2_000;

@@ -21,6 +21,7 @@ import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.expression.FormulaProblem;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
@@ -53,6 +54,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** The Draft view's side of the server: edits, undo and redo, answers tried out. */
 @Service
 class Drafts {
+
+    /** As long as the address of an answer can be. */
+    private static final int LONGEST_ADDRESS = 100;
 
     private static final int MOST_STEPS = 200;
 
@@ -227,6 +231,13 @@ class Drafts {
     @Transactional
     public DraftChange tryOut(UUID id, String key, String typed, long account) {
         Entry now = current(id);
+        if (key.length() > LONGEST_ADDRESS || !now.model().parts().nodes().containsKey(RowNames.key(key))) {
+            throw new Problems.Missing("The document has no field “%s”."
+                    .formatted(key.length() > LONGEST_ADDRESS ? key.substring(0, LONGEST_ADDRESS) + "…" : key));
+        }
+        if (typed.length() > AnswerRules.LONGEST_ANSWER) {
+            throw new Refusal("At most %d characters are kept.".formatted(AnswerRules.LONGEST_ANSWER));
+        }
         Tryout before = tryouts.find(id, account);
         return retried(id, now, before, before.with(before.answers().with(key, typed)), account);
     }

@@ -95,6 +95,7 @@ public class FillApi {
     /** Forgets the finished document in this browser, so that another can be filled in. */
     @PostMapping("/again")
     ResponseEntity<Void> again(@PathVariable String link) {
+        fillings.follow(link);
         return ResponseEntity.noContent()
                 .header(HttpHeaders.SET_COOKIE, cookie(link, "", Duration.ZERO))
                 .build();

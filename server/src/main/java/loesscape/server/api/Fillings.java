@@ -11,7 +11,9 @@ import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Node;
 import loesscape.core.model.Refused;
+import loesscape.core.model.Template;
 import loesscape.core.signing.FinishedDocument;
 import loesscape.core.signing.SignedDocument;
 import loesscape.formats.export.RecordPdf;
@@ -69,9 +71,43 @@ public class Fillings {
         this.clock = clock;
     }
 
-    /** What an answer changed, and what is still needed. */
+    /**
+     * What an answer changed, and what is still needed.
+     *
+     * @param held what of the document holds other things now than before, as its reader is told of it
+     * @param nodes what the reader is told of for the first time, or otherwise than before
+     * @param states what stands otherwise than before
+     * @param numbers of the sections that the reader is told of for the first time
+     */
     public record AnswerKept(
-            Instant kept, Map<String, NodeState> states, List<Progress> progress, List<State.Obstacle> obstacles) {}
+            Instant kept,
+            Map<String, List<String>> held,
+            Map<String, Node> nodes,
+            Map<String, NodeState> states,
+            Map<String, Integer> numbers,
+            List<Progress> progress,
+            List<State.Obstacle> obstacles) {
+
+        /** What a reader is told after an answer. */
+        public static AnswerKept of(
+                Instant kept,
+                Template template,
+                State before,
+                Answers given,
+                State after,
+                Answers answers,
+                List<State.Obstacle> obstacles) {
+            Disclosure changed = Disclosure.change(template, before, given, after, answers);
+            return new AnswerKept(
+                    kept,
+                    changed.held(),
+                    changed.nodes(),
+                    changed.states(),
+                    changed.numbers(),
+                    Progress.of(template, after),
+                    obstacles);
+        }
+    }
 
     /** How an attempt to finish ended: a record, or what is still in the way. */
     public record Finished(@Nullable Integer record, List<State.Obstacle> obstacles) {}
@@ -103,6 +139,16 @@ public class Fillings {
         return Sheet.of(release.template(), release.evaluate(answers, now()), answers, organisations.find(), record);
     }
 
+    /**
+     * Makes sure that a link leads somewhere.
+     *
+     * @throws Problems.Missing where it does not
+     */
+    @Transactional(readOnly = true)
+    public void follow(String link) {
+        target(link);
+    }
+
     /** The secret of the filling a browser knows, or of a new one where it knows none that is still there. */
     @Transactional
     public String known(String link, @Nullable String secret) {
@@ -117,9 +163,10 @@ public class Fillings {
         State before = release.evaluate(filling.answers(), now());
         String kept = rules.check(release, before, filling.id(), key, typed);
         fillings.keep(filling.id(), key, kept);
-        State after = release.evaluate(filling.answers().with(key, kept), now());
-        return new AnswerKept(
-                clock.instant(), after.changedSince(before), Progress.of(release.template(), after), after.obstacles());
+        Answers answers = filling.answers().with(key, kept);
+        State after = release.evaluate(answers, now());
+        return AnswerKept.of(
+                clock.instant(), release.template(), before, filling.answers(), after, answers, after.obstacles());
     }
 
     /** Keeps a file of a filling and tells its identity. */

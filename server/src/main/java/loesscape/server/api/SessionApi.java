@@ -124,6 +124,9 @@ class SessionApi {
     @PostMapping("/api/setup")
     ResponseEntity<?> setUp(
             @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
+        if (demo) {
+            return refused(HttpStatus.NOT_FOUND, "The demo has its author.");
+        }
         String name = credentials.name().strip();
         checkCredentials(name, credentials.password());
         if (!accounts.addFirst(name, java.util.Objects.requireNonNull(encoder.encode(credentials.password())))) {

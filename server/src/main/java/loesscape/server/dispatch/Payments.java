@@ -15,6 +15,7 @@ import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Refused;
 import loesscape.core.signing.Event;
 import loesscape.core.signing.NotNow;
 import loesscape.core.signing.SignedDocument;
@@ -36,6 +37,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 class Payments {
 
     private static final Logger LOG = LoggerFactory.getLogger(Payments.class);
+
+    /** What a column of payments takes, and more than any desk. */
+    private static final BigDecimal MOST = new BigDecimal("999999999999");
 
     private final JdbcClient database;
     private final DispatchStore dispatches;
@@ -113,6 +117,11 @@ class Payments {
             throw new NotNow("Nothing is to be paid there now.");
         }
         BigDecimal amount = stands.due();
+        if (amount.compareTo(MOST) > 0) {
+            throw new Refused(
+                    Refused.Cause.NOT_VALID,
+                    "So much cannot be paid at once. Look at what you have answered, or ask the sender.");
+        }
         return new Due(
                 open(kept, address, amount).orElseGet(() -> {
                     String reference = Secrets.make();

@@ -6,9 +6,7 @@ import java.util.List;
 import java.util.TreeSet;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
-import loesscape.core.evaluation.Progress;
 import loesscape.core.evaluation.State;
-import loesscape.core.model.Field;
 import loesscape.core.signing.Event;
 import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.NotNow;
@@ -93,7 +91,8 @@ public class Turns {
      * @param check what is asked of this person beside following the link
      * @param consent what is agreed to before anything can be signed
      * @param others all who take part, this person included, in the order of their turns
-     * @param owned the keys of this role's own fields
+     * @param owned the roles whose fields are this person's: the key of their own, and the empty one where what is
+     *     nobody's is theirs
      * @param mine the keys of the sections in which this role has something to do
      */
     public record OpenTurn(
@@ -151,10 +150,7 @@ public class Turns {
                 kept.dispatch().parties().stream()
                         .map(it -> new Other(it.title(), it.person().name(), it.turn()))
                         .toList(),
-                document.template().fields().stream()
-                        .filter(field -> document.owner(field).equals(role))
-                        .map(Field::key)
-                        .toList(),
+                kept.firstRole().equals(role) ? List.of(role, "") : List.of(role),
                 List.copyOf(new TreeSet<>(document.sections(role, state))));
     }
 
@@ -189,11 +185,15 @@ public class Turns {
                 kept,
                 followed.actor(),
                 document.answered(followed.role(), address, answers.of(address), given, Proceedings::digest));
-        State after = document.state(followed.role(), answers.with(address, given), proceedings.today());
-        return new AnswerKept(
+        Answers with = answers.with(address, given);
+        State after = document.state(followed.role(), with, proceedings.today());
+        return AnswerKept.of(
                 clock.instant(),
-                after.changedSince(before),
-                Progress.of(document.template(), after),
+                document.template(),
+                before,
+                document.visible(followed.role(), answers, before),
+                after,
+                document.visible(followed.role(), with, after),
                 document.obstacles(kept.dispatch(), followed.role(), after));
     }
 

@@ -24,6 +24,7 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.export.RecordsJson;
 import loesscape.formats.json.Json;
+import loesscape.server.api.Problems;
 import loesscape.server.api.Records;
 import loesscape.server.api.ReleasedTemplates;
 import loesscape.server.outside.OutsideLog;
@@ -32,6 +33,7 @@ import loesscape.server.security.Secrets;
 import loesscape.server.store.Backoff;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.RecordStore;
+import loesscape.server.store.TemplateStore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -49,8 +51,10 @@ class Webhooks {
     private static final int MOST_TRIES = 24;
     private static final Duration PATIENCE = Duration.ofSeconds(10);
     private static final int LONGEST_ANSWER = 1_000;
+    private static final int LONGEST_ADDRESS = 1_000;
 
     private final JdbcClient database;
+    private final TemplateStore templates;
     private final ReleasedTemplates releases;
     private final RecordStore records;
     private final OutsideLog log;
@@ -60,8 +64,15 @@ class Webhooks {
             .followRedirects(HttpClient.Redirect.NEVER)
             .build();
 
-    Webhooks(JdbcClient database, ReleasedTemplates releases, RecordStore records, OutsideLog log, Clock clock) {
+    Webhooks(
+            JdbcClient database,
+            TemplateStore templates,
+            ReleasedTemplates releases,
+            RecordStore records,
+            OutsideLog log,
+            Clock clock) {
         this.database = database;
+        this.templates = templates;
         this.releases = releases;
         this.records = records;
         this.log = log;
@@ -103,6 +114,9 @@ class Webhooks {
         if (address.isBlank()) {
             return new Target("", "");
         }
+        if (templates.version(template).isEmpty()) {
+            throw new Problems.Missing("There is no such template.");
+        }
         checked(address.strip());
         Target target = new Target(address.strip(), Secrets.make());
         database.sql("INSERT INTO webhook (template_id, address, secret) VALUES (?, ?, ?)")
@@ -112,6 +126,9 @@ class Webhooks {
     }
 
     private static void checked(String address) {
+        if (address.length() > LONGEST_ADDRESS) {
+            throw new Refusal("The address has more than %d characters.".formatted(LONGEST_ADDRESS));
+        }
         try {
             URI uri = new URI(address);
             boolean isWeb = "https".equals(uri.getScheme()) || "http".equals(uri.getScheme());

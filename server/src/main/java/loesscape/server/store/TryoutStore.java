@@ -3,6 +3,7 @@ package loesscape.server.store;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.model.Stage;
+import loesscape.formats.json.JsonProblem;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -38,11 +39,20 @@ public class TryoutStore {
         return database.sql("SELECT answers, stage, role FROM tryout WHERE template_id = ? AND account_id = ?")
                 .params(template, account)
                 .query((row, n) -> new Tryout(
-                        AnswersColumn.read(row.getString("answers")),
+                        answers(row.getString("answers")),
                         Stage.valueOf(row.getString("stage")),
                         row.getString("role")))
                 .optional()
                 .orElse(Tryout.NONE);
+    }
+
+    /** What an earlier version kept and nobody can read is passed over: it is only a trial, and the document is to open. */
+    private static Answers answers(String kept) {
+        try {
+            return AnswersColumn.read(kept);
+        } catch (JsonProblem unreadable) {
+            return Answers.NONE;
+        }
     }
 
     /** Keeps how an author tries a template. */
