@@ -210,7 +210,7 @@ for (let kill = 1; kill <= TIMES; kill++) {
 // What has begun comes to its end: every finished document is sealed, and its trail holds together.
 let sealed = 0;
 for (let round = 0; round < 600; round++) {
-  const { dispatches } = await author("GET", "/api/dispatches");
+  const { dispatches } = await author("GET", "/api/dispatches?size=1000");
   if (!dispatches.some(({ id, standing }) => known.has(id) && standing === "sealing")) break;
   await sleep(200);
 }

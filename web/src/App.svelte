@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Account from "./pages/Account.svelte";
   import Dispatches from "./pages/Dispatches.svelte";
   import DispatchView from "./pages/DispatchView.svelte";
   import Lookups from "./pages/Lookups.svelte";
@@ -9,6 +10,7 @@
   import RecordPage from "./pages/RecordPage.svelte";
   import Records from "./pages/Records.svelte";
   import Release from "./pages/Release.svelte";
+  import SetPassword from "./pages/SetPassword.svelte";
   import SignIn from "./pages/SignIn.svelte";
   import Templates from "./pages/Templates.svelte";
   import { router } from "./router.svelte";
@@ -21,8 +23,12 @@
 </script>
 
 {#await ready then}
-  {#if !session.value?.author}
-    <SignIn />
+  {#if place[0] === "reset" && place[1]}
+    <SetPassword link={place[1]} />
+  {:else if !session.value?.author}
+    <SignIn setupLink={place[0] === "setup" ? (place[1] ?? "") : ""} />
+  {:else if place[0] === "account"}
+    <Account />
   {:else if template && place[2] === "records" && place[3]}
     {#key place[3]}<RecordPage {template} number={Number(place[3])} />{/key}
   {:else if template && place[2] === "records"}

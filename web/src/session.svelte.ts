@@ -17,8 +17,23 @@ class CurrentSession {
     this.value = await request<Session>("POST", "/api/session/demo");
   }
 
-  async setUp(name: string, password: string): Promise<void> {
-    this.value = await request<Session>("POST", "/api/setup", { name, password });
+  /** Makes the first author, by the link that the console told. */
+  async setUp(link: string, name: string, password: string): Promise<void> {
+    this.value = await request<Session>("POST", "/api/setup", { link, name, password });
+  }
+
+  /** Sets a password by a link that an author has made. */
+  async reset(link: string, password: string): Promise<void> {
+    this.value = await request<Session>("PUT", "/api/session/reset", { link, password });
+  }
+
+  async changePassword(before: string, after: string): Promise<void> {
+    this.value = await request<Session>("PUT", "/api/session/password", { before, after });
+  }
+
+  /** Signs out wherever else this account is signed in. */
+  async endOthers(): Promise<void> {
+    this.value = await request<Session>("DELETE", "/api/session/others");
   }
 
   async signOut(): Promise<void> {

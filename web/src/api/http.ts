@@ -92,6 +92,6 @@ export function ownHeaders(): Record<string, string> {
 function cookie(name: string): string | undefined {
   return document.cookie
     .split("; ")
-    .find((entry) => entry.startsWith(name + "="))
-    ?.slice(name.length + 1);
+    .find((entry) => entry.startsWith(name + "=") || entry.startsWith(`__Host-${name}=`))
+    ?.replace(/^[^=]*=/, "");
 }

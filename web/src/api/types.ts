@@ -4,9 +4,14 @@ export type AccountList = {
   accounts: AccountRow[];
 };
 
+export type AccountRights = {
+  role: AccountRole;
+};
+
 export type AccountRole = "reader" | "sender" | "author";
 
 export type AccountRow = {
+  id: number;
   name: string;
   role: AccountRole;
 };
@@ -325,7 +330,9 @@ export type Difference = {
 
 export type DispatchList = {
   dispatches: DispatchRow[];
+  found: number;
   all: number;
+  waitedFor: string[];
 };
 
 export type DispatchPage = {
@@ -905,6 +912,12 @@ export type Finished = {
   obstacles: Obstacle[];
 };
 
+export type FirstAuthor = {
+  link: string;
+  name: string;
+  password: string;
+};
+
 export type Folding = {
   keepsSpace: boolean;
   motion: Motion;
@@ -1339,6 +1352,10 @@ export type Outside = {
 
 export type OutsideService = "mail" | "textMessages" | "payments" | "directory" | "authority" | "webhooks";
 
+export type OwnerWanted = {
+  name: string;
+};
+
 export type Page = {
   key: string;
   title: string;
@@ -1407,6 +1424,20 @@ export type Passed = {
   at: string;
   what: string;
   failed: boolean;
+};
+
+export type PasswordChange = {
+  before: string;
+  after: string;
+};
+
+export type PasswordOf = {
+  name: string;
+};
+
+export type PasswordSet = {
+  link: string;
+  password: string;
 };
 
 export type PeopleNamed = {
@@ -1478,6 +1509,7 @@ export type RecordTable = {
   title: string;
   columns: RecordColumn[];
   rows: Row[];
+  found: number;
   total: number;
 };
 
@@ -1513,6 +1545,12 @@ export type ReleaseRow = {
   links: number;
   records: number;
 };
+
+export type ResetMade = {
+  path: string;
+};
+
+export type Right = "none" | "see" | "send" | "write" | "own";
 
 export type Role = {
   key: string;
@@ -1614,6 +1652,21 @@ export type SharedCondition = {
   condition: Condition;
 };
 
+export type SharedWith = {
+  name: string;
+  may: Right;
+};
+
+export type Sharing = {
+  owner: string;
+  shared: SharedWith[];
+  accounts: string[];
+};
+
+export type SharingWanted = {
+  shared: SharedWith[];
+};
+
 export type Sheet = {
   title: string;
   subtitle: string;
@@ -1709,6 +1762,7 @@ export type TemplateRow = {
   changed: string;
   releases: number;
   records: number;
+  may: Right;
 };
 
 export type TextClause = {

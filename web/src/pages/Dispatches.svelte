@@ -4,74 +4,109 @@
   import { inside, router } from "../router.svelte";
   import { day, dayAndTime } from "../times";
   import { STANDINGS, whose } from "./standings";
+  import Pages from "./Pages.svelte";
   import TopBar from "./TopBar.svelte";
   import NotOpened from "../document/NotOpened.svelte";
 
-  const AT_ONCE = 1_000;
+  const PAGE = 100;
+  const PAUSE = 200;
 
-  let most = $state(AT_ONCE);
-  const list = $derived(request<DispatchList>("GET", `/api/dispatches?most=${most}`));
+  let typed = $state("");
   let sought = $state("");
-  let standing = $state<DispatchStanding | "">("");
+  let standing = $state<DispatchStanding | "any">("any");
   let older = $state(0);
   let waits = $state("");
+  let page = $state(0);
+  let list = $state<DispatchList | null>(null);
+  let trouble = $state<unknown>(null);
+  let latest = 0;
+  let pause: ReturnType<typeof setTimeout> | undefined;
+
+  $effect(() => {
+    const query = new URLSearchParams({
+      sought,
+      stage: standing.toUpperCase(),
+      waitsFor: waits,
+      idleDays: String(older),
+      page: String(page),
+      size: String(PAGE),
+    });
+    void load(`/api/dispatches?${query}`);
+  });
+
+  async function load(path: string) {
+    const turn = ++latest;
+    try {
+      const loaded = await request<DispatchList>("GET", path);
+      if (turn === latest) list = loaded;
+    } catch (problem) {
+      trouble = problem;
+    }
+  }
+
+  /** What is typed is sought once its writer pauses. */
+  function seek() {
+    clearTimeout(pause);
+    pause = setTimeout(() => {
+      sought = typed;
+      page = 0;
+    }, PAUSE);
+  }
 
   const AGES = [
     { days: 0, label: "of any age" },
     { days: 7, label: "unchanged for a week" },
     { days: 30, label: "unchanged for a month" },
   ];
-
-  function shown({ dispatches }: DispatchList) {
-    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    const before = Date.now() - older * 86_400_000;
-    return dispatches.filter((row) => {
-      const text = `${row.title} ${row.parties.map(({ name, address, title }) => `${name} ${address} ${title}`)}`;
-      return (
-        (!standing || row.standing === standing) &&
-        (!waits || whose(row).split(", ").includes(waits)) &&
-        (!older || new Date(row.changed).getTime() < before) &&
-        words.every((word) => text.toLowerCase().includes(word))
-      );
-    });
-  }
 </script>
 
 <svelte:head><title>Dispatches · Loesscape</title></svelte:head>
 
 <TopBar title="Dispatches" />
 <main class="px-6 py-5">
-  {#await list then all}
-    {@const rows = shown(all)}
+  {#if trouble}
+    <NotOpened problem={trouble} />
+  {:else if list}
+    {@const all = list}
+    {@const rows = all.dispatches}
     <div class="mb-4 flex flex-wrap items-center gap-3">
       <input
         class="text-input w-72 py-[6px]"
         type="search"
         placeholder="Document, name or address"
         aria-label="Filter dispatches"
-        bind:value={sought}
+        bind:value={typed}
+        oninput={seek}
       />
-      <select class="text-input py-[6px]" aria-label="State" bind:value={standing}>
-        <option value="">in any state</option>
+      <select
+        class="text-input py-[6px]"
+        aria-label="State"
+        bind:value={standing}
+        onchange={() => (page = 0)}
+      >
+        <option value="any">in any state</option>
         {#each Object.entries(STANDINGS) as [id, { words }] (id)}<option value={id}
             >{words.toLowerCase()}</option
           >{/each}
       </select>
-      <select class="text-input max-w-56 py-[6px]" aria-label="Whose turn" bind:value={waits}>
+      <select
+        class="text-input max-w-56 py-[6px]"
+        aria-label="Whose turn"
+        bind:value={waits}
+        onchange={() => (page = 0)}
+      >
         <option value="">waiting for anybody</option>
-        {#each [...new Set(all.dispatches.flatMap((row) => whose(row).split(", ")))]
-          .filter(Boolean)
-          .sort() as who (who)}
+        {#each all.waitedFor as who (who)}
           <option value={who}>{who}</option>
         {/each}
       </select>
-      <select class="text-input py-[6px]" aria-label="Age" bind:value={older}>
+      <select class="text-input py-[6px]" aria-label="Age" bind:value={older} onchange={() => (page = 0)}>
         {#each AGES as { days, label } (days)}<option value={days}>{label}</option>{/each}
       </select>
-      <span class="soft" role="status">{rows.length} of {all.dispatches.length}</span>
+      <span class="soft" role="status">{all.found === all.all ? all.all : `${all.found} of ${all.all}`}</span>
       <a class="button ml-auto" href="/verify" target="_blank" rel="noopener">Check a signed document</a>
     </div>
-    {#if !all.dispatches.length}
+    {#if !all.all}
       <div class="mx-auto mt-10 max-w-xl rounded-xl border bg-paper px-8 py-12 text-center">
         <h2 class="text-base font-semibold">Nothing was sent yet</h2>
         <p class="soft mt-1">Release a template with roles, then send it from its “Send” view.</p>
@@ -121,20 +156,9 @@
           </tbody>
         </table>
       </div>
-      {#if all.all > all.dispatches.length}
-        <p class="soft mt-3 text-center">
-          The {all.dispatches.length.toLocaleString("en")} that changed last are listed, of {all.all.toLocaleString(
-            "en",
-          )}.
-          <button class="button plain" onclick={() => (most += AT_ONCE)}
-            >List {AT_ONCE.toLocaleString("en")} more</button
-          >
-        </p>
-      {/if}
+      <Pages {page} size={PAGE} found={all.found} what="dispatches" ongo={(to) => (page = to)} />
     {/if}
-  {:catch problem}
-    <NotOpened {problem} />
-  {/await}
+  {/if}
 </main>
 
 <style>

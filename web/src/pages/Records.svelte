@@ -3,24 +3,33 @@
   import type { RecordTable } from "../api/types";
   import { inside, router } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import Pages from "./Pages.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { template }: { template: string } = $props();
 
   const COLUMNS_AT_FIRST = 6;
+  const PAGE = 100;
   const remembered = $derived(`columns ${template}`);
 
   let table = $state<RecordTable | null>(null);
   let sort = $state("number");
   let descending = $state(true);
   let filter = $state("");
+  let page = $state(0);
   let hidden = $state<string[] | null>(null);
   let choosing = $state(false);
   let trouble = $state("");
   let latest = 0;
 
   $effect(() => {
-    const query = new URLSearchParams({ sort, descending: String(descending), filter });
+    const query = new URLSearchParams({
+      sort,
+      descending: String(descending),
+      filter,
+      page: String(page),
+      size: String(PAGE),
+    });
     void load(`/api/templates/${template}/records?${query}`);
   });
 
@@ -48,6 +57,7 @@
   function order(key: string) {
     descending = sort === key ? !descending : key === "number" || key === "finished";
     sort = key;
+    page = 0;
   }
 
   const direction = (key: string) => (sort === key ? (descending ? "descending" : "ascending") : "none");
@@ -88,11 +98,12 @@
         placeholder="Filter by any text"
         aria-label="Filter records"
         bind:value={filter}
+        oninput={() => (page = 0)}
       />
       <span class="soft" role="status"
-        >{table.rows.length === table.total
+        >{table.found === table.total
           ? `${table.total} records`
-          : `${table.rows.length} of ${table.total} records`}</span
+          : `${table.found} of ${table.total} records`}</span
       >
       <div class="ml-auto flex items-center gap-2">
         <button class="button" aria-expanded={choosing} onclick={() => (choosing = !choosing)}
@@ -164,5 +175,6 @@
         </tbody>
       </table>
     </div>
+    <Pages {page} size={PAGE} found={table.found} what="records" ongo={(to) => (page = to)} />
   {/if}
 </main>

@@ -3,6 +3,7 @@
   import type { NewLink, ReleaseList } from "../api/types";
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import SharingSettings from "./SharingSettings.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { template }: { template: string } = $props();
@@ -165,5 +166,6 @@
         </table>
       </section>
     {/if}
+    <SharingSettings {template} />
   {/if}
 </main>

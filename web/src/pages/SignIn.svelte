@@ -6,11 +6,15 @@
   import { router } from "../router.svelte";
   import { session } from "../session.svelte";
 
+  /** The secret of the link that makes the first author; empty where it was not followed. */
+  let { setupLink = "" }: { setupLink?: string } = $props();
+
   let name = $state("");
   let password = $state("");
   let trouble = $state("");
   let busy = $state(false);
-  const setUp = $derived(session.value?.needsSetup ?? false);
+  const needsSetup = $derived(session.value?.needsSetup ?? false);
+  const setUp = $derived(needsSetup && setupLink !== "");
   const demoAuthor = $derived(session.value?.demoAuthor);
 
   async function enter(how: () => Promise<void>) {
@@ -18,7 +22,7 @@
     trouble = "";
     try {
       await how();
-      if (router.path === "/sign-in") router.go("/");
+      if (router.path === "/sign-in" || setupLink) router.go("/");
     } catch (problem) {
       trouble = problem instanceof Problem ? problem.message : String(problem);
     } finally {
@@ -28,7 +32,7 @@
 
   function submit(event: SubmitEvent) {
     event.preventDefault();
-    void enter(() => (setUp ? session.setUp(name, password) : session.signIn(name, password)));
+    void enter(() => (setUp ? session.setUp(setupLink, name, password) : session.signIn(name, password)));
   }
 </script>
 
@@ -45,6 +49,12 @@
         Nobody has an account yet. Choose your name and a password; you are the first author.
       </p>
     {/if}
+    {#if needsSetup && !setUp}
+      <p class="soft text-sm">
+        Nobody has an account yet. The link that makes the first author is on the console, where the server
+        was started; follow it.
+      </p>
+    {/if}
     {#if demoAuthor}
       <Button
         class="w-full rounded-md bg-gold font-semibold text-gold-ink hover:bg-gold-hover"
@@ -55,7 +65,7 @@
       </Button>
       <p class="soft mt-2 mb-6 text-center text-xs">Demo data: people, places and documents are invented.</p>
     {/if}
-    <form onsubmit={submit} class="grid gap-4">
+    <form onsubmit={submit} class={["gap-4", needsSetup && !setUp ? "hidden" : "grid"]}>
       <div>
         <Label for="name" class="mb-1 text-ink">Name</Label>
         <Input

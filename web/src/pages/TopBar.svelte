@@ -81,7 +81,12 @@
   <div class="ml-auto flex shrink-0 items-center gap-2">
     {@render children?.()}
     {#if !template}
-      <span class="text-xs text-spruce-soft max-sm:hidden">{session.value?.author}</span>
+      <a
+        class="text-xs text-spruce-soft underline-offset-2 hover:underline max-sm:hidden"
+        href="/account"
+        title="Your account"
+        use:inside>{session.value?.author}</a
+      >
       <button class="button on-spruce" onclick={signOut}>Sign out</button>
     {/if}
   </div>

@@ -1,6 +1,7 @@
 package loesscape.server;
 
 import java.io.PrintStream;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Supplier;
@@ -13,20 +14,26 @@ import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
 import loesscape.server.launch.Verify;
 import loesscape.server.launch.WorkOut;
+import loesscape.server.security.SetupLink;
+import loesscape.server.store.Accounts;
 import loesscape.server.store.Migrations;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The program: {@code demo}, {@code start}, and commands without a server. */
 @SpringBootApplication
 @EnableScheduling
+@ConfigurationPropertiesScan
 public class Loesscape {
 
     private static final String USAGE = """
-            loesscape demo [--reset] [--port N] [--data DIR] [--address HOST]
-            loesscape start [--port N] [--data DIR] [--address HOST]
+            loesscape demo [--reset] [options]
+            loesscape start [options]
+              --port N, --data DIR, --address HOST, --public-url URL, --behind NETWORKS, --metrics-port N,
+              --smtp URL, --mail-from ADDRESS, --webhooks-anywhere, --simulated-payments
             loesscape evaluate TEMPLATE.loess.json ANSWERS.json [--today DATE] [--stage STAGE]
             loesscape check TEMPLATE.loess.json
             loesscape formula FORMULA [VALUES.json]
@@ -49,10 +56,16 @@ public class Loesscape {
         switch (command) {
             case "demo", "start" -> {
                 Options options = Options.parse(command.equals("demo"), rest);
-                serve(options, new ServerClock());
-                out.printf(
-                        "Loesscape is ready at http://localhost:%d, its data in %s. Ctrl-C stops it.%n",
-                        options.port(), options.data());
+                ConfigurableApplicationContext application = serve(options, new ServerClock());
+                String address = options.facing().publicUrl() == null
+                        ? "http://localhost:" + options.port()
+                        : options.facing().publicUrl().toString();
+                out.printf("Loesscape is ready at %s, its data in %s. Ctrl-C stops it.%n", address, options.data());
+                if (!options.demo() && application.getBean(Accounts.class).isEmpty()) {
+                    out.printf(
+                            "Nobody has an account yet. This link makes the first author, once:%n%s%s%n",
+                            address, application.getBean(SetupLink.class).path());
+                }
             }
             case "evaluate" -> out.print(Evaluate.run(rest));
             case "check" -> out.print(Check.run(rest));
@@ -69,23 +82,37 @@ public class Loesscape {
         }
     }
 
-    /** Starts the server, which reads the time from a clock; returns when it answers. */
-    public static ConfigurableApplicationContext serve(Options options, ServerClock clock) {
+    /**
+     * Starts the server, which reads the time from a clock; returns when it answers.
+     *
+     * @param others settings that are not those of {@code application.yaml}, as {@code name=value}
+     */
+    public static ConfigurableApplicationContext serve(Options options, ServerClock clock, String... others) {
         InstallationSecret secret = Preflight.check(options);
         String databasePassword = secret.of(Preflight.DATABASE);
         SpringApplication application = new SpringApplication(Loesscape.class);
         application.addInitializers(context -> {
             Migrations.run(options.databaseUrl(), databasePassword);
             context.getBeanFactory().registerSingleton("clock", clock);
+            context.getBeanFactory().registerSingleton("facing", options.facing());
             Supplier<String> passphrase = () -> secret.of("authority");
             context.getBeanFactory().registerSingleton("authorityPassphrase", passphrase);
         });
-        return application.run(
+        List<String> settings = new ArrayList<>(List.of(
                 "--server.port=" + options.port(),
                 "--server.address=" + options.address(),
                 "--loesscape.demo=" + options.demo(),
+                "--loesscape.data=" + options.data(),
                 "--spring.datasource.url=" + options.databaseUrl(),
                 "--spring.datasource.username=",
-                "--spring.datasource.password=" + databasePassword);
+                "--spring.datasource.password=" + databasePassword));
+        if (options.facing().isSecure()) {
+            // A name that browsers take from this host over TLS only (RFC 6265bis, 4.1.3.2).
+            settings.add("--server.servlet.session.cookie.name=__Host-session");
+            settings.add("--server.servlet.session.cookie.path=/");
+            settings.add("--server.servlet.session.cookie.secure=true");
+        }
+        Arrays.stream(others).forEach(other -> settings.add("--" + other));
+        return application.run(settings.toArray(String[]::new));
     }
 }

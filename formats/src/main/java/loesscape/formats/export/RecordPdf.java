@@ -30,6 +30,9 @@ import org.jspecify.annotations.Nullable;
 /** A record as PDF (ISO 32000): what was shown, with its answers, in document order, fonts embedded. */
 public final class RecordPdf {
 
+    /** Grows whenever the same record would be printed otherwise, so that what was printed before is not taken for it. */
+    public static final int FORM = 1;
+
     private static final Color INK = new Color(0x1E2A28);
     private static final Color SOFT = new Color(0x5A6764);
     private static final Color RULE = new Color(0xC9D2CD);

@@ -1,6 +1,7 @@
 package loesscape.formats.picture;
 
 import java.awt.Graphics2D;
+import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -103,13 +104,31 @@ public record SafePicture(String name, String media, byte[] content) {
         }
     }
 
+    /** How many pixels a picture has, as its head says; none where it is drawn with lines and shapes. */
+    public long pixels() {
+        String kind = ending(content);
+        if (!kind.equals("png") && !kind.equals("jpg")) {
+            return 0;
+        }
+        ImageReader reader = ImageIO.getImageReadersByFormatName(kind).next();
+        try (ImageInputStream input = new MemoryCacheImageInputStream(new ByteArrayInputStream(content))) {
+            reader.setInput(input);
+            return (long) reader.getWidth(0) * reader.getHeight(0);
+        } catch (IOException e) {
+            return 0;
+        } finally {
+            reader.dispose();
+        }
+    }
+
     /**
      * A small picture, taken apart and put together anew as PNG, so that nothing is in it but what is seen.
      *
      * @param most the most pixels on a side
+     * @param pixels the most pixels in all; a larger one is made smaller
      * @throws UnsafePicture when it is no picture that can be read to its end, or larger
      */
-    public static byte[] redrawn(byte[] content, int most) {
+    public static byte[] redrawn(byte[] content, int most, int pixels) {
         String ending = ending(content);
         if (content.length > LARGEST || (!ending.equals("png") && !ending.equals("jpg"))) {
             throw new UnsafePicture("This is not a small PNG or JPEG picture.");
@@ -123,9 +142,13 @@ public record SafePicture(String name, String media, byte[] content) {
                 throw new UnsafePicture(
                         "The picture has more than %d pixels on a side. Make it smaller.".formatted(most));
             }
-            BufferedImage seen = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+            double scale = Math.min(1, Math.sqrt(pixels / ((double) width * height)));
+            int across = Math.max(1, (int) (width * scale));
+            int down = Math.max(1, (int) (height * scale));
+            BufferedImage seen = new BufferedImage(across, down, BufferedImage.TYPE_INT_ARGB);
             Graphics2D pen = seen.createGraphics();
-            pen.drawImage(reader.read(0), 0, 0, null);
+            pen.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+            pen.drawImage(reader.read(0), 0, 0, across, down, null);
             pen.dispose();
             ByteArrayOutputStream png = new ByteArrayOutputStream();
             ImageIO.write(seen, "png", png);

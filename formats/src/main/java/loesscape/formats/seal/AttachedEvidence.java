@@ -1,6 +1,7 @@
 package loesscape.formats.seal;
 
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -16,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 final class AttachedEvidence {
 
     private final Map<String, PDComplexFileSpecification> files;
+    private final Map<String, String> digests = new HashMap<>();
 
     AttachedEvidence(PDDocument document) throws IOException {
         PDDocumentNameDictionary names = document.getDocumentCatalog().getNames();
@@ -47,14 +49,24 @@ final class AttachedEvidence {
         }
         for (TrailEntry entry : trail.entries()) {
             for (Map.Entry<String, String> named : named(entry).entrySet()) {
-                byte[] attached = bytes(named.getKey());
-                if (attached == null || !Trail.digest(attached).equals(named.getValue())) {
+                if (!named.getValue().equals(digest(named.getKey()))) {
                     return Optional.of("“%s” in it is not what entry %d of its trail names."
                             .formatted(named.getKey(), entry.number()));
                 }
             }
         }
         return Optional.empty();
+    }
+
+    /** SHA-256 of an attached file, in hexadecimal, worked out once; empty where there is none. */
+    private String digest(String name) throws IOException {
+        String known = digests.get(name);
+        if (known == null) {
+            byte[] attached = bytes(name);
+            known = attached == null ? "" : Trail.digest(attached);
+            digests.put(name, known);
+        }
+        return known;
     }
 
     /** The files that an entry names, with their hashes. Entries of the first form name others. */

@@ -81,6 +81,11 @@ public record SealCheck(
      * @param revocationList what the root has called back, as DER; null for only what the seal itself says of it
      */
     public static SealCheck of(byte[] pdf, @Nullable X509Certificate root, byte @Nullable [] revocationList) {
+        try {
+            PackedPdf.check(pdf);
+        } catch (PackedPdf.TooMuch tooMuch) {
+            return without(Verdict.UNREADABLE, String.valueOf(tooMuch.getMessage()));
+        }
         try (PDDocument document = Loader.loadPDF(pdf)) {
             List<PDSignature> signatures = document.getSignatureDictionaries();
             if (signatures.isEmpty()) {

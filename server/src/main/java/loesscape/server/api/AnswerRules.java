@@ -14,6 +14,7 @@ import loesscape.core.model.Value;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.picture.UnsafePicture;
 import loesscape.server.store.FileStore;
+import loesscape.server.store.FillingStore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -25,14 +26,23 @@ public class AnswerRules {
     private static final int LONGEST_ROWS = 20_000;
     private static final int LONGEST_NAME = 200;
     private static final int MOST_PIXELS = 2_000;
-    private static final long MOST_BYTES = 200_000_000;
+
+    /** What a signature is drawn with at the most; on paper it is a few centimetres wide. */
+    private static final int SIGNED_PIXELS = 1_000_000;
+
+    private static final long MEGABYTE = 1_000_000;
+    private static final int MOST_DRAWN = 200;
     private static final String DRAWN = "data:image/png;base64,";
     private static final Pattern PEN = Pattern.compile("(?:[ML]\\d{1,5} \\d{1,5})+");
 
     private final FileStore files;
+    private final FillingStore fillings;
+    private final FileLimits limits;
 
-    AnswerRules(FileStore files) {
+    AnswerRules(FileStore files, FillingStore fillings, FileLimits limits) {
         this.files = files;
+        this.fillings = fillings;
+        this.limits = limits;
     }
 
     /**
@@ -85,6 +95,11 @@ public class AnswerRules {
             throw new Refused(Refused.Cause.NOT_VALID, "This file was not handed in here; choose it again.");
         }
         if (field.kind().isSigned()) {
+            if (typed.startsWith(DRAWN) && fillings.drawn(filling, DRAWN) >= MOST_DRAWN) {
+                throw new Refused(
+                        Refused.Cause.NOT_VALID,
+                        "A document takes at most %d pictures of signatures; draw the others.".formatted(MOST_DRAWN));
+            }
             return signature(typed);
         }
         return typed;
@@ -94,8 +109,8 @@ public class AnswerRules {
     private static String signature(String typed) {
         if (typed.startsWith(DRAWN)) {
             try {
-                byte[] png =
-                        SafePicture.redrawn(Base64.getDecoder().decode(typed.substring(DRAWN.length())), MOST_PIXELS);
+                byte[] png = SafePicture.redrawn(
+                        Base64.getDecoder().decode(typed.substring(DRAWN.length())), MOST_PIXELS, SIGNED_PIXELS);
                 return DRAWN + Base64.getEncoder().encodeToString(png);
             } catch (IllegalArgumentException | UnsafePicture e) {
                 throw new Refused(
@@ -109,12 +124,18 @@ public class AnswerRules {
     }
 
     /** Keeps a file of a filling and tells its identity. */
-    public String handIn(long filling, FileStore.Kept file) {
-        if (files.size(filling) + file.content().length > MOST_BYTES) {
+    public String handIn(long filling, FileStore.Incoming file) {
+        long more = file.passing().bytes();
+        if (files.size(filling) + more > limits.filling()) {
             throw new Refused(
                     Refused.Cause.NOT_VALID,
-                    "All files together have at most %d MB.".formatted(MOST_BYTES / 1_000_000));
+                    "All files together have at most %d MB.".formatted(limits.filling() / MEGABYTE));
         }
+        if (files.sizeOfLink(filling) + more > limits.link()) {
+            throw new Refused(
+                    Refused.Cause.NOT_NOW, "Through this link no more files are taken; tell whoever sent it to you.");
+        }
+        limits.checkRoom(files, more);
         return files.keep(filling, file);
     }
 }

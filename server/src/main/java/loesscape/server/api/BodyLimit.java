@@ -8,6 +8,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.net.SocketTimeoutException;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
@@ -18,12 +19,18 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Bounds what anybody can send: a template file where one is imported, a file where one is handed in, much less
- * elsewhere. */
+ * elsewhere; and for how long it can be sent, so that nobody holds on to the server by sending slowly. */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class BodyLimit extends OncePerRequestFilter {
 
     private static final int USUAL = 1024 * 1024;
+
+    /** How many seconds are given to every request, and how many bytes are to come in each second beyond. */
+    private static final long PATIENCE = 20;
+
+    private static final long SLOWEST = 8_000;
+    private static final long SECOND = 1_000_000_000;
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -60,24 +67,31 @@ class BodyLimit extends OncePerRequestFilter {
         public ServletInputStream getInputStream() throws IOException {
             ServletInputStream inner = super.getInputStream();
             return new ServletInputStream() {
+                private final long begun = System.nanoTime();
                 private int left = most;
+
+                private void arrived(int count) throws IOException {
+                    left -= Math.max(count, 0);
+                    if (left < 0) {
+                        throw new IOException("The request is longer than %d bytes".formatted(most));
+                    }
+                    long seconds = (System.nanoTime() - begun) / SECOND;
+                    if (count >= 0 && seconds > PATIENCE + (most - left) / SLOWEST) {
+                        throw new SocketTimeoutException("The request comes in too slowly");
+                    }
+                }
 
                 @Override
                 public int read() throws IOException {
                     int next = inner.read();
-                    if (next >= 0 && --left < 0) {
-                        throw new IOException("The request is longer than %d bytes".formatted(most));
-                    }
+                    arrived(next < 0 ? -1 : 1);
                     return next;
                 }
 
                 @Override
                 public int read(byte[] bytes, int offset, int length) throws IOException {
                     int count = inner.read(bytes, offset, length);
-                    left -= Math.max(count, 0);
-                    if (left < 0) {
-                        throw new IOException("The request is longer than %d bytes".formatted(most));
-                    }
+                    arrived(count);
                     return count;
                 }
 

@@ -1,5 +1,7 @@
 package loesscape.server.api;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.util.UUID;
 import loesscape.core.analysis.Why;
 import loesscape.core.editing.Edit;
@@ -10,7 +12,7 @@ import loesscape.core.model.Stage;
 import loesscape.server.api.Drafts.Draft;
 import loesscape.server.api.Drafts.DraftChange;
 import loesscape.server.security.Author;
-import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -29,9 +31,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/templates/{id}/draft")
 class DraftApi {
 
+    private final HandedIn handedIn;
     private final Drafts drafts;
 
-    DraftApi(Drafts drafts) {
+    DraftApi(Drafts drafts, HandedIn handedIn) {
+        this.handedIn = handedIn;
         this.drafts = drafts;
     }
 
@@ -114,13 +118,14 @@ class DraftApi {
     HandedIn.Identity handIn(
             @PathVariable UUID id,
             @RequestParam String name,
-            @RequestBody(required = false) byte @Nullable [] content,
-            @AuthenticationPrincipal Author author) {
-        return new HandedIn.Identity(drafts.handIn(id, author.id(), HandedIn.file(name, content)));
+            InputStream content,
+            @AuthenticationPrincipal Author author)
+            throws IOException {
+        return handedIn.take(name, content, file -> drafts.handIn(id, author.id(), file));
     }
 
     @GetMapping("/files/{file}")
-    ResponseEntity<byte[]> file(
+    ResponseEntity<Resource> file(
             @PathVariable UUID id, @PathVariable String file, @AuthenticationPrincipal Author author) {
         return HandedIn.answer(drafts.file(id, author.id(), file));
     }

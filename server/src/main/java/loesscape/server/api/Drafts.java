@@ -64,10 +64,18 @@ class Drafts {
     private final TryoutStore tryouts;
     private final ReleaseStore releases;
     private final FileStore files;
+    private final FileLimits limits;
     private final Clock clock;
     private final Recent<UUID, Entry> models = new Recent<>(32);
 
-    Drafts(TemplateStore templates, TryoutStore tryouts, ReleaseStore releases, FileStore files, Clock clock) {
+    Drafts(
+            TemplateStore templates,
+            TryoutStore tryouts,
+            ReleaseStore releases,
+            FileStore files,
+            FileLimits limits,
+            Clock clock) {
+        this.limits = limits;
         this.templates = templates;
         this.tryouts = tryouts;
         this.releases = releases;
@@ -354,14 +362,21 @@ class Drafts {
 
     /** Keeps a file an author tries the document with and tells its identity. */
     @Transactional
-    public String handIn(UUID id, long account, FileStore.Kept file) {
-        find(templates.find(id));
+    public String handIn(UUID id, long account, FileStore.Incoming file) {
+        if (templates.version(id).isEmpty()) {
+            throw missing();
+        }
+        if (files.size(id, account) + file.passing().bytes() > limits.filling()) {
+            throw new Refusal("All files you try a document with have at most %d MB together."
+                    .formatted(limits.filling() / 1_000_000));
+        }
+        limits.checkRoom(files, file.passing().bytes());
         return files.keep(id, account, file);
     }
 
     /** A file an author tries the document with. */
     @Transactional(readOnly = true)
-    public FileStore.Kept file(UUID id, long account, String file) {
+    public FileStore.Outgoing file(UUID id, long account, String file) {
         return files.find(id, account, file).orElseThrow(() -> new Problems.Missing("There is no such file."));
     }
 

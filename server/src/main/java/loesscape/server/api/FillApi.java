@@ -1,14 +1,18 @@
 package loesscape.server.api;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
 import java.time.Duration;
 import loesscape.server.api.Fillings.AnswerKept;
 import loesscape.server.api.Fillings.Finished;
+import loesscape.server.security.Facing;
+import loesscape.server.security.LinkCookie;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
-import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -26,22 +30,26 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/fill/{link}")
 public class FillApi {
 
-    private static final String COOKIE = "filling";
     private static final Duration KNOWN_FOR = Duration.ofDays(180);
 
     private final Fillings fillings;
+    private final HandedIn handedIn;
+    private final LinkCookie cookie;
 
-    FillApi(Fillings fillings) {
+    FillApi(Fillings fillings, HandedIn handedIn, Facing facing) {
+        this.handedIn = handedIn;
         this.fillings = fillings;
+        this.cookie = new LinkCookie("filling", "/api/fill/", facing);
     }
 
     /** What stands in a field now. */
     public record TypedAnswer(String typed) {}
 
     @GetMapping
-    ResponseEntity<Sheet> open(
-            @PathVariable String link, @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
-        return ResponseEntity.ok().header(HttpHeaders.CACHE_CONTROL, "no-store").body(fillings.open(link, secret));
+    ResponseEntity<Sheet> open(@PathVariable String link, HttpServletRequest request) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CACHE_CONTROL, "no-store")
+                .body(fillings.open(link, cookie.of(request)));
     }
 
     @PutMapping("/answers/{key}")
@@ -49,28 +57,25 @@ public class FillApi {
             @PathVariable String link,
             @PathVariable String key,
             @RequestBody TypedAnswer answer,
-            @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
-        String known = fillings.known(link, secret);
-        return remember(link, secret, known).body(fillings.answer(link, known, key, answer.typed()));
+            HttpServletRequest request) {
+        String before = cookie.of(request);
+        String known = fillings.known(link, before);
+        return remember(link, before, known).body(fillings.answer(link, known, key, answer.typed()));
     }
 
     @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<HandedIn.Identity> handIn(
-            @PathVariable String link,
-            @RequestParam String name,
-            @RequestBody(required = false) byte @Nullable [] content,
-            @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
-        String known = fillings.known(link, secret);
-        return remember(link, secret, known)
-                .body(new HandedIn.Identity(fillings.handIn(link, known, HandedIn.file(name, content))));
+            @PathVariable String link, @RequestParam String name, InputStream content, HttpServletRequest request)
+            throws IOException {
+        String before = cookie.of(request);
+        String known = fillings.known(link, before);
+        return remember(link, before, known)
+                .body(handedIn.take(name, content, file -> fillings.handIn(link, known, file)));
     }
 
     @GetMapping("/files/{id}")
-    ResponseEntity<byte[]> file(
-            @PathVariable String link,
-            @PathVariable String id,
-            @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
-        return HandedIn.answer(fillings.file(link, secret == null ? "" : secret, id));
+    ResponseEntity<Resource> file(@PathVariable String link, @PathVariable String id, HttpServletRequest request) {
+        return HandedIn.answer(fillings.file(link, secret(request), id));
     }
 
     /** A picture of the document. */
@@ -86,10 +91,10 @@ public class FillApi {
     }
 
     @PostMapping("/finish")
-    ResponseEntity<Finished> finish(
-            @PathVariable String link, @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
-        String known = fillings.known(link, secret);
-        return remember(link, secret, known).body(fillings.finish(link, known));
+    ResponseEntity<Finished> finish(@PathVariable String link, HttpServletRequest request) {
+        String before = cookie.of(request);
+        String known = fillings.known(link, before);
+        return remember(link, before, known).body(fillings.finish(link, known));
     }
 
     /** Forgets the finished document in this browser, so that another can be filled in. */
@@ -97,29 +102,25 @@ public class FillApi {
     ResponseEntity<Void> again(@PathVariable String link) {
         fillings.follow(link);
         return ResponseEntity.noContent()
-                .header(HttpHeaders.SET_COOKIE, cookie(link, "", Duration.ZERO))
+                .header(HttpHeaders.SET_COOKIE, cookie.header(link, "", Duration.ZERO))
                 .build();
     }
 
     @GetMapping("/record.pdf")
-    ResponseEntity<byte[]> pdf(
-            @PathVariable String link, @CookieValue(name = COOKIE, required = false) @Nullable String secret) {
-        Fillings.Pdf pdf = fillings.pdf(link, secret == null ? "" : secret);
+    ResponseEntity<byte[]> pdf(@PathVariable String link, HttpServletRequest request) {
+        Fillings.Pdf pdf = fillings.pdf(link, secret(request));
         return TemplatesApi.download(pdf.bytes(), MediaType.APPLICATION_PDF, "record-" + pdf.record() + ".pdf");
     }
 
-    private static ResponseEntity.BodyBuilder remember(String link, @Nullable String before, String secret) {
+    private ResponseEntity.BodyBuilder remember(String link, @Nullable String before, String secret) {
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok();
-        return !secret.equals(before) ? answer.header(HttpHeaders.SET_COOKIE, cookie(link, secret, KNOWN_FOR)) : answer;
+        return !secret.equals(before)
+                ? answer.header(HttpHeaders.SET_COOKIE, cookie.header(link, secret, KNOWN_FOR))
+                : answer;
     }
 
-    private static String cookie(String link, String secret, Duration age) {
-        return ResponseCookie.from(COOKIE, secret)
-                .path("/api/fill/" + link)
-                .httpOnly(true)
-                .sameSite("Strict")
-                .maxAge(age)
-                .build()
-                .toString();
+    private String secret(HttpServletRequest request) {
+        String secret = cookie.of(request);
+        return secret == null ? "" : secret;
     }
 }

@@ -16,7 +16,6 @@ import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.core.signing.FinishedDocument;
 import loesscape.core.signing.SignedDocument;
-import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.store.FileStore;
@@ -44,6 +43,7 @@ public class Fillings {
     private final TemplateStore templates;
     private final FileStore files;
     private final AnswerRules rules;
+    private final RecordPdfs pdfs;
     private final PictureStore pictures;
     private final OrganisationStore organisations;
     private final Clock clock;
@@ -56,6 +56,7 @@ public class Fillings {
             TemplateStore templates,
             FileStore files,
             AnswerRules rules,
+            RecordPdfs pdfs,
             PictureStore pictures,
             OrganisationStore organisations,
             Clock clock) {
@@ -66,6 +67,7 @@ public class Fillings {
         this.templates = templates;
         this.files = files;
         this.rules = rules;
+        this.pdfs = pdfs;
         this.pictures = pictures;
         this.organisations = organisations;
         this.clock = clock;
@@ -171,7 +173,7 @@ public class Fillings {
 
     /** Keeps a file of a filling and tells its identity. */
     @Transactional
-    public String handIn(String link, String secret, FileStore.Kept file) {
+    public String handIn(String link, String secret, FileStore.Incoming file) {
         target(link);
         Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
         return rules.handIn(filling.id(), file);
@@ -179,7 +181,7 @@ public class Fillings {
 
     /** A file that this browser handed in. */
     @Transactional(readOnly = true)
-    public FileStore.Kept file(String link, String secret, String id) {
+    public FileStore.Outgoing file(String link, String secret, String id) {
         target(link);
         return fillings.find(link, secret)
                 .flatMap(filling -> files.find(filling.id(), id))
@@ -214,15 +216,13 @@ public class Fillings {
         return new Finished(number, List.of());
     }
 
-    @Transactional(readOnly = true)
     public Pdf pdf(String link, String secret) {
         Target target = target(link);
         Kept record = fillings.find(link, secret)
                 .flatMap(filling -> records.ofFilling(filling.id()))
                 .orElseThrow(() -> new Problems.Missing("This is not finished yet, so there is no PDF."));
-        CompiledTemplate release = release(target);
-        RecordRow row = Records.row(release, record, clock);
-        return new Pdf(RecordPdf.write(Records.content(row), row.heading()), record.number());
+        RecordRow row = Records.row(release(target), record, clock);
+        return new Pdf(pdfs.of(target.template(), row), record.number());
     }
 
     private static Filling open(Filling filling) {

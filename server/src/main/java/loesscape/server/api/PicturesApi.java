@@ -1,7 +1,6 @@
 package loesscape.server.api;
 
 import java.util.UUID;
-import loesscape.core.editing.Refusal;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.store.PictureStore;
 import loesscape.server.store.TemplateStore;
@@ -22,8 +21,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/templates/{id}/pictures")
 public class PicturesApi {
 
-    private static final long MOST_BYTES = 20L * 1024 * 1024;
-
     private final TemplateStore templates;
     private final PictureStore pictures;
 
@@ -42,9 +39,6 @@ public class PicturesApi {
             throw new Problems.Missing("There is no such template.");
         }
         SafePicture picture = SafePicture.read(name, content);
-        if (pictures.size(id) + picture.content().length > MOST_BYTES) {
-            throw new Refusal("The pictures beside this template have more than 20 MB together. Make some smaller.");
-        }
         pictures.keep(id, picture);
         return new Named(picture.name());
     }

@@ -1,6 +1,7 @@
 package loesscape.server.api;
 
 import java.net.URI;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import loesscape.core.editing.Refusal;
@@ -9,8 +10,10 @@ import loesscape.core.model.Refused;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
 import loesscape.server.outside.OutsideFailed;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 
@@ -39,9 +42,31 @@ public class Problems {
 
     /** Something that was tried too often. */
     public static final class TooOften extends RuntimeException {
-        public TooOften(String message) {
+
+        private final Duration wait;
+
+        /** @param wait how long to wait before the next try */
+        public TooOften(String message, Duration wait) {
             super(message);
+            this.wait = wait;
         }
+    }
+
+    /** Something that takes much is being done too often at once, or took too long. */
+    public static final class Busy extends RuntimeException {
+
+        private final Duration wait;
+
+        /** @param wait how long to wait before the next try */
+        public Busy(String message, Duration wait) {
+            super(message);
+            this.wait = wait;
+        }
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> busy(Busy busy) {
+        return later(HttpStatus.SERVICE_UNAVAILABLE, "Busy", busy, busy.wait);
     }
 
     @ExceptionHandler
@@ -50,8 +75,15 @@ public class Problems {
     }
 
     @ExceptionHandler
-    ProblemDetail tooOften(TooOften often) {
-        return detail(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts", often);
+    ResponseEntity<ProblemDetail> tooOften(TooOften often) {
+        return later(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts", often, often.wait);
+    }
+
+    private static ResponseEntity<ProblemDetail> later(
+            HttpStatus status, String title, Exception cause, Duration wait) {
+        return ResponseEntity.status(status)
+                .header(HttpHeaders.RETRY_AFTER, Long.toString(Math.max(1, wait.toSeconds())))
+                .body(detail(status, title, cause));
     }
 
     /** Somebody who follows a link has not shown yet to be the person it was sent to. */

@@ -22,6 +22,7 @@ import loesscape.formats.export.RecordRow;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.RecordStore.Kept;
 import loesscape.server.store.ReleaseStore;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -45,6 +46,24 @@ public class Records {
     @Transactional(readOnly = true)
     public List<RecordRow> rows(UUID template) {
         return records.list(template).stream().map(kept -> row(template, kept)).toList();
+    }
+
+    /** A page of records, ordered by what is known without looking into them. */
+    @Transactional(readOnly = true)
+    public List<RecordRow> page(UUID template, RecordStore.Order order, boolean descending, int page, int size) {
+        return records.page(template, order, descending, page, size).stream()
+                .map(kept -> row(template, kept))
+                .toList();
+    }
+
+    /** How many records there are. */
+    public int count(UUID template) {
+        return records.count(template);
+    }
+
+    /** The number of the next record after one, or of the one before it; null at the ends. */
+    public @Nullable Integer neighbour(UUID template, int number, boolean isAfter) {
+        return records.neighbour(template, number, isAfter).orElse(null);
     }
 
     /** One record. */

@@ -13,12 +13,15 @@ import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.model.Field;
 import loesscape.core.model.Value;
-import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.export.RecordsCsv;
 import loesscape.formats.export.RecordsJson;
+import loesscape.server.security.SecurityEvent;
+import loesscape.server.security.Told;
 import loesscape.server.store.FileStore;
+import loesscape.server.store.RecordStore;
 import loesscape.server.store.TemplateStore;
+import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,8 +41,10 @@ class RecordsApi {
     private final TemplateStore templates;
     private final FileStore files;
     private final RecordEvidence evidence;
+    private final RecordPdfs pdfs;
 
-    RecordsApi(Records records, TemplateStore templates, FileStore files, RecordEvidence evidence) {
+    RecordsApi(Records records, TemplateStore templates, FileStore files, RecordEvidence evidence, RecordPdfs pdfs) {
+        this.pdfs = pdfs;
         this.records = records;
         this.templates = templates;
         this.files = files;
@@ -52,8 +57,8 @@ class RecordsApi {
     /** A line of the table; the cells by column key, only those that say something. */
     public record Row(int number, int release, Instant finished, Map<String, String> cells) {}
 
-    /** The table: all columns, and the rows that were asked for. */
-    public record RecordTable(String title, List<RecordColumn> columns, List<Row> rows, int total) {}
+    /** The table: all columns, a page of rows, how many rows say what was asked for, and how many there are. */
+    public record RecordTable(String title, List<RecordColumn> columns, List<Row> rows, int found, int total) {}
 
     /**
      * One record, with the files that were handed in, and the numbers of its neighbours; null at the ends.
@@ -75,17 +80,26 @@ class RecordsApi {
             @PathVariable UUID id,
             @RequestParam(defaultValue = "number") String sort,
             @RequestParam(defaultValue = "true") boolean descending,
-            @RequestParam(defaultValue = "") String filter) {
-        String title = templates
-                .find(id)
-                .orElseThrow(() -> new Problems.Missing("There is no such template."))
-                .template()
-                .title();
+            @RequestParam(defaultValue = "") String filter,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size) {
+        PageWanted.check(page, size);
+        String title = templates.title(id).orElseThrow(() -> new Problems.Missing("There is no such template."));
         List<Field> fields = records.fields(id);
-        List<RecordRow> all = records.rows(id);
-        List<RecordRow> wanted = new ArrayList<>(all);
-        wanted.removeIf(row -> !Records.says(row, fields, filter));
-        wanted.sort(order(sort, descending));
+        int total = records.count(id);
+        int found = total;
+        List<RecordRow> shown;
+        RecordStore.Order known = KNOWN.get(sort);
+        if (known != null && filter.isBlank()) {
+            shown = records.page(id, known, descending, page, size);
+        } else {
+            // What they say is known only once they are evaluated.
+            List<RecordRow> wanted = new ArrayList<>(records.rows(id));
+            wanted.removeIf(row -> !Records.says(row, fields, filter));
+            wanted.sort(order(sort, descending));
+            found = wanted.size();
+            shown = wanted.stream().skip((long) page * size).limit(size).toList();
+        }
         return new RecordTable(
                 title,
                 fields.stream()
@@ -95,9 +109,15 @@ class RecordsApi {
                                 field.label(),
                                 field.kind().isNumeric()))
                         .toList(),
-                wanted.stream().map(row -> line(row, fields)).toList(),
-                all.size());
+                shown.stream().map(row -> line(row, fields)).toList(),
+                found,
+                total);
     }
+
+    private static final Map<String, RecordStore.Order> KNOWN = Map.of(
+            "number", RecordStore.Order.NUMBER,
+            "release", RecordStore.Order.RELEASE,
+            "finished", RecordStore.Order.FINISHED);
 
     private static Comparator<RecordRow> order(String sort, boolean descending) {
         Comparator<RecordRow> numbers =
@@ -134,10 +154,6 @@ class RecordsApi {
     @GetMapping("/records/{number}")
     RecordPage page(@PathVariable UUID id, @PathVariable int number) {
         RecordRow row = records.row(id, number);
-        int newest = records.rows(id).stream()
-                .mapToInt(other -> other.heading().number())
-                .max()
-                .orElse(number);
         return new RecordPage(
                 number,
                 row.heading().release(),
@@ -145,16 +161,17 @@ class RecordsApi {
                 Records.content(row),
                 handedIn(row),
                 evidence.problem(id, number).orElse(""),
-                number < newest ? number + 1 : null,
-                number > 1 ? number - 1 : null);
+                records.neighbour(id, number, true),
+                records.neighbour(id, number, false));
     }
 
     /** A file that was handed in with a record and counts in it. */
     @GetMapping("/records/{number}/files/{file}")
-    ResponseEntity<byte[]> file(@PathVariable UUID id, @PathVariable int number, @PathVariable String file) {
+    @Told(SecurityEvent.EXPORTED)
+    ResponseEntity<Resource> file(@PathVariable UUID id, @PathVariable int number, @PathVariable String file) {
         boolean counts = handedIn(records.row(id, number)).stream()
                 .anyMatch(each -> each.id().equals(file));
-        return HandedIn.answer((counts ? files.ofRecord(id, number, file) : Optional.<FileStore.Kept>empty())
+        return HandedIn.answer((counts ? files.ofRecord(id, number, file) : Optional.<FileStore.Outgoing>empty())
                 .orElseThrow(() -> new Problems.Missing("There is no such file.")));
     }
 
@@ -169,21 +186,21 @@ class RecordsApi {
     }
 
     @GetMapping("/records/{number}/record.pdf")
+    @Told(SecurityEvent.EXPORTED)
     ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int number) {
         RecordRow row = records.row(id, number);
-        return TemplatesApi.download(
-                RecordPdf.write(Records.content(row), row.heading()),
-                MediaType.APPLICATION_PDF,
-                "record-" + number + ".pdf");
+        return TemplatesApi.download(pdfs.of(id, row), MediaType.APPLICATION_PDF, "record-" + number + ".pdf");
     }
 
     @GetMapping("/records.csv")
+    @Told(SecurityEvent.EXPORTED)
     ResponseEntity<byte[]> csv(@PathVariable UUID id) {
         String text = RecordsCsv.write(records.fields(id), records.rows(id));
         return TemplatesApi.download(text.getBytes(StandardCharsets.UTF_8), CSV, "records.csv");
     }
 
     @GetMapping("/records.json")
+    @Told(SecurityEvent.EXPORTED)
     ResponseEntity<byte[]> json(@PathVariable UUID id) {
         String text = RecordsJson.write(records.rows(id));
         return TemplatesApi.download(text.getBytes(StandardCharsets.UTF_8), MediaType.APPLICATION_JSON, "records.json");

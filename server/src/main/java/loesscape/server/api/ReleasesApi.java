@@ -11,6 +11,8 @@ import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.server.security.Author;
+import loesscape.server.security.SecurityEvent;
+import loesscape.server.security.Told;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -63,8 +65,7 @@ class ReleasesApi {
     ReleaseList list(@PathVariable UUID id) {
         TemplateStore.WorkingCopy copy =
                 templates.find(id).orElseThrow(() -> new Problems.Missing("There is no such template."));
-        boolean changed = templates.list().stream()
-                .anyMatch(row -> row.id().equals(id) && row.revision() != row.releasedRevision());
+        boolean changed = templates.isChangedSinceRelease(id);
         return new ReleaseList(
                 copy.template().title(),
                 copy.revision(),
@@ -84,6 +85,7 @@ class ReleasesApi {
 
     @PostMapping
     @Transactional
+    @Told(SecurityEvent.LINK_MADE)
     public NewLink release(
             @PathVariable UUID id, @RequestBody NewRelease wanted, @AuthenticationPrincipal Author author) {
         TemplateStore.WorkingCopy copy =
@@ -111,6 +113,7 @@ class ReleasesApi {
     }
 
     @PostMapping("/{number}/links")
+    @Told(SecurityEvent.LINK_MADE)
     NewLink link(@PathVariable UUID id, @PathVariable int number) {
         if (releases.find(id, number).isEmpty()) {
             throw new Problems.Missing("There is no such release.");

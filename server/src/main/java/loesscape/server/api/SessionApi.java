@@ -2,12 +2,17 @@ package loesscape.server.api;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import loesscape.core.editing.Refusal;
-import loesscape.core.model.PlainLine;
+import java.time.Duration;
+import java.util.Objects;
 import loesscape.server.demo.DemoWorld;
 import loesscape.server.security.AccountRole;
 import loesscape.server.security.Author;
 import loesscape.server.security.FailedSignIns;
+import loesscape.server.security.PasswordRules;
+import loesscape.server.security.SecurityEvent;
+import loesscape.server.security.SecurityLog;
+import loesscape.server.security.SetupLink;
+import loesscape.server.security.SignedIn;
 import loesscape.server.store.Accounts;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
@@ -16,46 +21,45 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Signing in and out, and the first author of a fresh installation. */
+/** Signing in and out, one's own password, and the first author of a fresh installation. */
 @RestController
 class SessionApi {
 
-    private static final int SHORTEST_PASSWORD = 10;
-    private static final int LONGEST_PASSWORD = 1_000;
-    private static final int LONGEST_NAME = 100;
-
     private final Accounts accounts;
     private final AuthenticationManager authentication;
-    private final SecurityContextRepository contexts;
+    private final SignedIn signedIn;
     private final PasswordEncoder encoder;
     private final FailedSignIns failed;
+    private final SetupLink setup;
+    private final SecurityLog log;
     private final boolean demo;
 
     SessionApi(
             Accounts accounts,
             AuthenticationManager authentication,
-            SecurityContextRepository contexts,
+            SignedIn signedIn,
             PasswordEncoder encoder,
             FailedSignIns failed,
+            SetupLink setup,
+            SecurityLog log,
             @Value("${loesscape.demo:false}") boolean demo) {
         this.accounts = accounts;
         this.authentication = authentication;
-        this.contexts = contexts;
+        this.signedIn = signedIn;
         this.encoder = encoder;
         this.failed = failed;
+        this.setup = setup;
+        this.log = log;
         this.demo = demo;
     }
 
@@ -75,34 +79,78 @@ class SessionApi {
         }
     }
 
+    /** The first author, by the link that the console told. */
+    public record FirstAuthor(String link, String name, String password) {
+
+        @Override
+        public String toString() {
+            return "FirstAuthor " + name;
+        }
+    }
+
+    /** A new password in place of the one so far. */
+    public record PasswordChange(String before, String after) {
+
+        @Override
+        public String toString() {
+            return "PasswordChange";
+        }
+    }
+
+    /** A new password by a link. */
+    public record PasswordSet(String link, String password) {
+
+        @Override
+        public String toString() {
+            return "PasswordSet";
+        }
+    }
+
+    /** Whose password is to be set. */
+    public record PasswordOf(String name) {}
+
     @GetMapping("/api/session")
     Session session(@AuthenticationPrincipal @Nullable Author author) {
         return new Session(
                 author == null ? null : author.name(),
                 author == null ? null : author.role(),
-                accounts.isEmpty(),
+                !demo && accounts.isEmpty(),
                 demo ? DemoWorld.AUTHOR : null);
     }
 
     @PostMapping("/api/session")
     ResponseEntity<?> signIn(
             @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
-        if (credentials.name().length() > LONGEST_NAME || credentials.password().length() > LONGEST_PASSWORD) {
+        boolean isNobodys = credentials.name().length() > PasswordRules.LONGEST_NAME
+                || credentials.password().length() > PasswordRules.LONGEST;
+        if (isNobodys) {
             // No account has such; nothing is remembered of it, and nothing worked out.
             return refused(HttpStatus.UNAUTHORIZED, "Name and password do not go together.");
         }
-        if (failed.isClosed(credentials.name())) {
-            return refused(HttpStatus.TOO_MANY_REQUESTS, "Too many attempts; wait five minutes and try again.");
+        String from = request.getRemoteAddr();
+        Duration wait = failed.wait(credentials.name(), from);
+        if (wait.isPositive()) {
+            log.tell(SecurityEvent.SIGN_IN_DELAYED, credentials.name(), from);
+            throw tooOften(wait);
         }
         try {
-            Authentication result = authentication.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(
-                    credentials.name().strip(), credentials.password()));
-            failed.succeeded(credentials.name());
-            return ResponseEntity.ok(keep(result, request, response));
+            Author author = (Author) Objects.requireNonNull(authentication
+                    .authenticate(UsernamePasswordAuthenticationToken.unauthenticated(
+                            credentials.name().strip(), credentials.password()))
+                    .getPrincipal());
+            failed.succeeded(credentials.name(), from);
+            log.tell(SecurityEvent.SIGNED_IN, author.name(), from);
+            return ResponseEntity.ok(keep(author, request, response));
         } catch (AuthenticationException e) {
-            failed.failed(credentials.name());
+            failed.failed(credentials.name(), from);
+            log.tell(SecurityEvent.SIGN_IN_FAILED, credentials.name(), from);
             return refused(HttpStatus.UNAUTHORIZED, "Name and password do not go together.");
         }
+    }
+
+    private static Problems.TooOften tooOften(Duration wait) {
+        return new Problems.TooOften(
+                "Too many attempts; wait %d seconds and try again.".formatted(Math.max(1, wait.toSeconds())), wait);
     }
 
     /** Signs the demo author in without a password; there is no such thing outside demo mode. */
@@ -115,55 +163,108 @@ class SessionApi {
         if (author == null) {
             return refused(HttpStatus.SERVICE_UNAVAILABLE, "The demo is still being laid out; try again.");
         }
-        return ResponseEntity.ok(keep(
-                UsernamePasswordAuthenticationToken.authenticated(author, null, author.getAuthorities()),
-                request,
-                response));
+        log.tell(SecurityEvent.SIGNED_IN, author.name(), request.getRemoteAddr());
+        return ResponseEntity.ok(keep(author, request, response));
     }
 
     @PostMapping("/api/setup")
-    ResponseEntity<?> setUp(
-            @RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
-        if (demo) {
-            return refused(HttpStatus.NOT_FOUND, "The demo has its author.");
+    ResponseEntity<?> setUp(@RequestBody FirstAuthor wanted, HttpServletRequest request, HttpServletResponse response) {
+        if (demo || !setup.is(wanted.link())) {
+            return refused(
+                    HttpStatus.NOT_FOUND,
+                    "This link makes no author. The one that does is on the console, where the server was started.");
         }
-        String name = credentials.name().strip();
-        checkCredentials(name, credentials.password());
-        if (!accounts.addFirst(name, java.util.Objects.requireNonNull(encoder.encode(credentials.password())))) {
+        String name = wanted.name().strip();
+        PasswordRules.check(name, wanted.password());
+        String hash = Objects.requireNonNull(encoder.encode(wanted.password()));
+        if (!setup.use(() -> accounts.addFirst(name, hash))) {
             return refused(HttpStatus.CONFLICT, "There is an author already; sign in.");
         }
-        return signIn(credentials, request, response);
+        log.tell(SecurityEvent.ACCOUNT_ADDED, name, request.getRemoteAddr());
+        return signIn(new Credentials(name, wanted.password()), request, response);
     }
 
-    /** Refuses names and passwords that are too short or too long. */
-    static void checkCredentials(String name, String password) {
-        if (name.isEmpty() || name.length() > LONGEST_NAME || !PlainLine.isPlain(name)) {
-            throw new Refusal("Give a name of one line, at most %d characters.".formatted(LONGEST_NAME));
+    /** Changes one's own password; all other sessions of the account end. */
+    @PutMapping("/api/session/password")
+    ResponseEntity<?> changePassword(
+            @RequestBody PasswordChange change,
+            @AuthenticationPrincipal @Nullable Author author,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        if (author == null) {
+            return refused(HttpStatus.UNAUTHORIZED, "Sign in to go on.");
         }
-        if (password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
-            throw new Refusal("A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD));
+        String from = request.getRemoteAddr();
+        Duration wait = failed.wait(author.name(), from);
+        if (wait.isPositive()) {
+            throw tooOften(wait);
         }
+        boolean isTheirs =
+                change.before().length() <= PasswordRules.LONGEST && encoder.matches(change.before(), author.hash());
+        if (!isTheirs) {
+            failed.failed(author.name(), from);
+            return refused(HttpStatus.UNPROCESSABLE_CONTENT, "That is not the password so far.");
+        }
+        PasswordRules.check(author.name(), change.after());
+        accounts.setPassword(author.id(), Objects.requireNonNull(encoder.encode(change.after())));
+        log.tell(SecurityEvent.PASSWORD_CHANGED, author.name(), from);
+        return ResponseEntity.ok(keep(accounts.find(author.id()).orElseThrow(), request, response));
+    }
+
+    /** Ends all other sessions of the account one is signed in to. */
+    @DeleteMapping("/api/session/others")
+    ResponseEntity<?> endOthers(
+            @AuthenticationPrincipal @Nullable Author author,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        if (author == null) {
+            return refused(HttpStatus.UNAUTHORIZED, "Sign in to go on.");
+        }
+        accounts.endSessions(author.id());
+        log.tell(SecurityEvent.SESSIONS_ENDED, author.name(), request.getRemoteAddr());
+        return ResponseEntity.ok(keep(accounts.find(author.id()).orElseThrow(), request, response));
+    }
+
+    /** Whose new password a link is for. */
+    @PostMapping("/api/session/reset")
+    ResponseEntity<?> resets(@RequestBody PasswordSet by) {
+        return accounts.resetBy(by.link())
+                .<ResponseEntity<?>>map(author -> ResponseEntity.ok(new PasswordOf(author.name())))
+                .orElseGet(SessionApi::noReset);
+    }
+
+    /** Sets a password by a link, which ends with it, and signs in. */
+    @PutMapping("/api/session/reset")
+    ResponseEntity<?> reset(@RequestBody PasswordSet wanted, HttpServletRequest request, HttpServletResponse response) {
+        Author author = accounts.resetBy(wanted.link()).orElse(null);
+        if (author == null) {
+            return noReset();
+        }
+        PasswordRules.check(author.name(), wanted.password());
+        accounts.setPassword(author.id(), Objects.requireNonNull(encoder.encode(wanted.password())));
+        log.tell(SecurityEvent.PASSWORD_CHANGED, author.name(), request.getRemoteAddr());
+        return ResponseEntity.ok(keep(accounts.find(author.id()).orElseThrow(), request, response));
+    }
+
+    private static ResponseEntity<ProblemDetail> noReset() {
+        return refused(HttpStatus.NOT_FOUND, "This link leads nowhere any more. Ask an author for a new one.");
     }
 
     @DeleteMapping("/api/session")
-    ResponseEntity<Void> signOut(HttpServletRequest request) {
-        end(request);
+    ResponseEntity<Void> signOut(
+            @AuthenticationPrincipal @Nullable Author author,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        if (author != null) {
+            log.tell(SecurityEvent.SIGNED_OUT, author.name(), request.getRemoteAddr());
+        }
+        signedIn.end(request, response);
         return ResponseEntity.noContent().build();
     }
 
-    private static void end(HttpServletRequest request) {
-        var session = request.getSession(false);
-        if (session != null) {
-            session.invalidate();
-        }
-    }
-
-    private Session keep(Authentication result, HttpServletRequest request, HttpServletResponse response) {
-        end(request);
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(result);
-        contexts.saveContext(context, request, response);
-        return session((Author) result.getPrincipal());
+    private Session keep(Author author, HttpServletRequest request, HttpServletResponse response) {
+        signedIn.begin(author, request, response);
+        return session(author);
     }
 
     private static ResponseEntity<ProblemDetail> refused(HttpStatus status, String detail) {

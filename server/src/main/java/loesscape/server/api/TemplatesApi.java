@@ -14,12 +14,18 @@ import loesscape.core.model.Validation;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
+import loesscape.server.security.Author;
+import loesscape.server.security.Right;
+import loesscape.server.security.Rights;
+import loesscape.server.security.SecurityEvent;
+import loesscape.server.security.Told;
 import loesscape.server.store.PictureStore;
 import loesscape.server.store.TemplateStore;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,10 +38,12 @@ import org.springframework.web.bind.annotation.RestController;
 public class TemplatesApi {
 
     private final TemplateStore templates;
+    private final Rights rights;
     private final PictureStore pictures;
 
-    TemplatesApi(TemplateStore templates, PictureStore pictures) {
+    TemplatesApi(TemplateStore templates, Rights rights, PictureStore pictures) {
         this.templates = templates;
+        this.rights = rights;
         this.pictures = pictures;
     }
 
@@ -47,7 +55,8 @@ public class TemplatesApi {
     }
 
     /** A template in the list. */
-    public record TemplateRow(String id, String title, Standing standing, Instant changed, int releases, int records) {}
+    public record TemplateRow(
+            String id, String title, Standing standing, Instant changed, int releases, int records, Right may) {}
 
     /** All templates, the last changed first. */
     public record TemplateList(List<TemplateRow> templates) {}
@@ -59,10 +68,16 @@ public class TemplatesApi {
     public record Made(String id) {}
 
     @GetMapping("/api/templates")
-    TemplateList list() {
-        return new TemplateList(templates.list().stream()
+    TemplateList list(@AuthenticationPrincipal Author author) {
+        return new TemplateList(templates.list(author.id()).stream()
                 .map(row -> new TemplateRow(
-                        row.id().toString(), row.title(), standing(row), row.changed(), row.releases(), row.records()))
+                        row.id().toString(),
+                        row.title(),
+                        standing(row),
+                        row.changed(),
+                        row.releases(),
+                        row.records(),
+                        rights.of(author, row.id()).orElse(Right.NONE)))
                 .toList());
     }
 
@@ -74,24 +89,25 @@ public class TemplatesApi {
     }
 
     @PostMapping("/api/templates")
-    Made make(@RequestBody NewTemplate wanted) {
+    Made make(@RequestBody NewTemplate wanted, @AuthenticationPrincipal Author author) {
         String title =
                 wanted.title().isBlank() ? "Untitled document" : wanted.title().strip();
         Section section = Section.of("section_1", "", List.of());
         Template template = Template.of(title, List.of(new Page("page_1", "", null, List.of(section))));
-        return new Made(templates.add(Validation.require(template)).toString());
+        return new Made(templates.add(Validation.require(template), author.id()).toString());
     }
 
     @PostMapping("/api/templates/import")
     @Transactional
-    public Made importFile(InputStream body) throws IOException {
+    public Made importFile(InputStream body, @AuthenticationPrincipal Author author) throws IOException {
         TemplateArchive archive = TemplateArchive.read(body.readAllBytes());
-        UUID id = templates.add(archive.template());
+        UUID id = templates.add(archive.template(), author.id());
         archive.pictures().forEach(picture -> pictures.keep(id, picture));
         return new Made(id.toString());
     }
 
     @GetMapping("/api/templates/{id}/file")
+    @Told(SecurityEvent.EXPORTED)
     ResponseEntity<byte[]> file(@PathVariable UUID id) {
         Template template = templates
                 .find(id)

@@ -1,8 +1,10 @@
 package loesscape.server.api;
 
 import java.util.List;
+import loesscape.server.security.Telling;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.converter.HttpMessageConverters;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
@@ -10,9 +12,20 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Configuration
 class WebConfiguration implements WebMvcConfigurer {
 
+    private final Telling telling;
+
+    WebConfiguration(Telling telling) {
+        this.telling = telling;
+    }
+
     @Override
     public void configureMessageConverters(HttpMessageConverters.ServerBuilder converters) {
         converters.addCustomConverter(new JsonConverter());
+    }
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(telling);
     }
 
     /** The pages find their own way from the address; what looks like a file is one, or is not there. */
@@ -20,10 +33,13 @@ class WebConfiguration implements WebMvcConfigurer {
     public void addViewControllers(ViewControllerRegistry registry) {
         registry.addViewController("/").setViewName("forward:/index.html");
         registry.addViewController("/sign-in").setViewName("forward:/index.html");
+        registry.addViewController("/setup/{link}").setViewName("forward:/index.html");
+        registry.addViewController("/reset/{link}").setViewName("forward:/index.html");
         registry.addViewController("/templates").setViewName("forward:/index.html");
         registry.addViewController("/templates/{*rest}").setViewName("forward:/index.html");
         registry.addViewController("/dispatches").setViewName("forward:/index.html");
         registry.addViewController("/dispatches/{*rest}").setViewName("forward:/index.html");
+        registry.addViewController("/account").setViewName("forward:/index.html");
         registry.addViewController("/lookups").setViewName("forward:/index.html");
         registry.addViewController("/outside").setViewName("forward:/index.html");
         for (String path :

@@ -18,6 +18,8 @@ import loesscape.server.dispatch.TurnLinks.Caller;
 import loesscape.server.dispatch.Turns;
 import loesscape.server.outside.Mail;
 import loesscape.server.security.Author;
+import loesscape.server.store.DispatchSearch;
+import loesscape.server.store.DispatchSearch.Sought;
 import loesscape.server.store.DispatchStore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -92,12 +94,14 @@ class DemoDispatches {
         owner(waiting, 2, "Hanna Bruil", "110", "chalk");
 
         send(template, author, 0, "Femke Oosterlaan", LocalDate.now(clock).plusDays(14));
-        check();
+        check(author);
     }
 
     /** What stands in columns follows from the events; where it does not, the demo says so at once. */
-    private void check() {
-        for (Dispatches.DispatchRow row : dispatches.list(100).dispatches()) {
+    private void check(Author author) {
+        Sought all = new Sought(List.of(), DispatchSearch.Stage.ANY, "", 0);
+        for (Dispatches.DispatchRow row :
+                dispatches.list(author.id(), all, 0, 100).dispatches()) {
             String broken = dispatches.find(UUID.fromString(row.id())).broken();
             if (!broken.isEmpty()) {
                 throw new IllegalStateException("Dispatch %s: %s".formatted(row.id(), broken));

@@ -19,12 +19,14 @@ import loesscape.formats.json.JsonReader;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.api.Fillings;
+import loesscape.server.security.Right;
 import loesscape.server.security.Secrets;
 import loesscape.server.store.Accounts;
 import loesscape.server.store.BlockStore;
 import loesscape.server.store.OrganisationStore;
 import loesscape.server.store.PictureStore;
 import loesscape.server.store.ReleaseStore;
+import loesscape.server.store.TemplateAccess;
 import loesscape.server.store.TemplateStore;
 import loesscape.server.store.TryoutStore;
 import loesscape.server.store.TryoutStore.Tryout;
@@ -59,6 +61,7 @@ public class DemoWorld implements ApplicationRunner {
 
     private final Accounts accounts;
     private final TemplateStore templates;
+    private final TemplateAccess access;
     private final ReleaseStore releases;
     private final TryoutStore tryouts;
     private final Fillings fillings;
@@ -72,6 +75,7 @@ public class DemoWorld implements ApplicationRunner {
     DemoWorld(
             Accounts accounts,
             TemplateStore templates,
+            TemplateAccess access,
             ReleaseStore releases,
             TryoutStore tryouts,
             Fillings fillings,
@@ -83,6 +87,7 @@ public class DemoWorld implements ApplicationRunner {
             DemoLookups lookups) {
         this.accounts = accounts;
         this.templates = templates;
+        this.access = access;
         this.releases = releases;
         this.tryouts = tryouts;
         this.fillings = fillings;
@@ -107,7 +112,8 @@ public class DemoWorld implements ApplicationRunner {
         lookups.askDirectory(author);
         for (String name : TEMPLATES) {
             Template document = load(name);
-            UUID template = templates.add(lookups.withList(withBlock(document, author), author));
+            UUID template = templates.add(lookups.withList(withBlock(document, author), author), author);
+            access.share(template, List.of(new TemplateAccess.Access(null, "", Right.WRITE)));
             for (String picture : PICTURES) {
                 SafePicture drawn = picture(picture);
                 if (TemplateFile.compact(document).contains(drawn.name())) {

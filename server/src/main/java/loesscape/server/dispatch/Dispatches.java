@@ -12,6 +12,8 @@ import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
 import loesscape.core.signing.Signing;
 import loesscape.server.api.Problems;
+import loesscape.server.store.DispatchSearch;
+import loesscape.server.store.DispatchSearch.Sought;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
@@ -24,12 +26,19 @@ import org.springframework.transaction.annotation.Transactional;
 public class Dispatches {
 
     private final DispatchStore dispatches;
+    private final DispatchSearch search;
     private final Proceedings proceedings;
     private final EvidenceCheck evidence;
     private final Clock clock;
 
-    Dispatches(DispatchStore dispatches, Proceedings proceedings, EvidenceCheck evidence, Clock clock) {
+    Dispatches(
+            DispatchStore dispatches,
+            DispatchSearch search,
+            Proceedings proceedings,
+            EvidenceCheck evidence,
+            Clock clock) {
         this.dispatches = dispatches;
+        this.search = search;
         this.proceedings = proceedings;
         this.evidence = evidence;
         this.clock = clock;
@@ -72,11 +81,13 @@ public class Dispatches {
             @Nullable Integer record) {}
 
     /**
-     * The dispatches, the last changed first.
+     * A page of dispatches, the last changed first.
      *
-     * @param all how many there are; more than are listed where only the last changed were asked for
+     * @param found how many there are like what was sought
+     * @param all how many there are
+     * @param waitedFor who is to act now in any of them
      */
-    public record DispatchList(List<DispatchRow> dispatches, int all) {}
+    public record DispatchList(List<DispatchRow> dispatches, int found, int all, List<String> waitedFor) {}
 
     /**
      * A dispatch with all that happened to it.
@@ -94,8 +105,13 @@ public class Dispatches {
             List<SignedApi.TrailLine> trail) {}
 
     @Transactional(readOnly = true)
-    public DispatchList list(int most) {
-        return new DispatchList(dispatches.list(most).stream().map(this::row).toList(), dispatches.count());
+    public DispatchList list(long account, Sought sought, int page, int size) {
+        DispatchSearch.Found found = search.find(account, sought, page, size);
+        return new DispatchList(
+                dispatches.list(found.page()).stream().map(this::row).toList(),
+                found.count(),
+                search.count(account),
+                search.waitedFor(account));
     }
 
     @Transactional(readOnly = true)

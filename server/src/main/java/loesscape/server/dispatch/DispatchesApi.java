@@ -4,9 +4,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import loesscape.core.editing.Refusal;
 import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.signing.Person;
+import loesscape.server.api.PageWanted;
 import loesscape.server.api.Problems;
 import loesscape.server.api.TemplatesApi;
 import loesscape.server.dispatch.Dispatches.DispatchList;
@@ -15,6 +15,10 @@ import loesscape.server.dispatch.Sending.SendingWanted;
 import loesscape.server.dispatch.Sending.TableReport;
 import loesscape.server.dispatch.Sending.ToSend;
 import loesscape.server.security.Author;
+import loesscape.server.security.SecurityEvent;
+import loesscape.server.security.Told;
+import loesscape.server.store.DispatchSearch;
+import loesscape.server.store.DispatchSearch.Sought;
 import loesscape.server.store.DispatchStore.Actor;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -30,6 +34,8 @@ import org.springframework.web.bind.annotation.RestController;
 /** Dispatches: sent, listed, reminded, withdrawn, corrected, saved. */
 @RestController
 class DispatchesApi {
+
+    private static final int MOST_WORDS = 10;
 
     private final Dispatches dispatches;
     private final Sending sending;
@@ -84,11 +90,18 @@ class DispatchesApi {
     public record WebhookPage(Webhooks.Target target, List<Webhooks.Delivery> deliveries) {}
 
     @GetMapping("/api/dispatches")
-    DispatchList list(@RequestParam(defaultValue = "1000") int most) {
-        if (most < 1) {
-            throw new Refusal("Ask for one dispatch or more, not for %d.".formatted(most));
-        }
-        return dispatches.list(most);
+    DispatchList list(
+            @RequestParam(defaultValue = "") String sought,
+            @RequestParam(defaultValue = "ANY") DispatchSearch.Stage stage,
+            @RequestParam(defaultValue = "") String waitsFor,
+            @RequestParam(defaultValue = "0") int idleDays,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size,
+            @AuthenticationPrincipal Author author) {
+        PageWanted.check(page, size);
+        List<String> words =
+                sought.isBlank() ? List.of() : List.of(sought.strip().split("\\s+", MOST_WORDS));
+        return dispatches.list(author.id(), new Sought(words, stage, waitsFor, idleDays), page, size);
     }
 
     @GetMapping("/api/dispatches/{id}")
@@ -125,6 +138,7 @@ class DispatchesApi {
     }
 
     @PostMapping("/api/templates/{template}/releases/{release}/open-links")
+    @Told(SecurityEvent.LINK_MADE)
     OpenLinkMade openLink(
             @PathVariable UUID template,
             @PathVariable int release,
@@ -148,6 +162,7 @@ class DispatchesApi {
     }
 
     @PostMapping("/api/templates/{template}/open-links/{link}/end")
+    @Told(SecurityEvent.LINK_ENDED)
     OpenLinkList endOpenLink(@PathVariable UUID template, @PathVariable int link) {
         if (!openLinks.end(template, link)) {
             throw new Problems.Missing("There is no such link any more.");
@@ -196,6 +211,7 @@ class DispatchesApi {
     }
 
     @GetMapping("/api/dispatches/{id}/document.pdf")
+    @Told(SecurityEvent.EXPORTED)
     ResponseEntity<byte[]> document(@PathVariable UUID id) {
         return TemplatesApi.download(dispatches.document(id), MediaType.APPLICATION_PDF, "signed.pdf");
     }
@@ -206,6 +222,7 @@ class DispatchesApi {
     }
 
     @PutMapping("/api/templates/{template}/webhook")
+    @Told(SecurityEvent.SETTINGS_CHANGED)
     WebhookPage setWebhook(@PathVariable UUID template, @RequestBody WebhookWanted wanted) {
         return new WebhookPage(webhooks.set(template, wanted.address()), webhooks.log(template));
     }

@@ -1,21 +1,22 @@
 package loesscape.server.dispatch;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.Optional;
 import java.util.function.Supplier;
 import loesscape.server.api.Problems;
-import loesscape.server.security.FailedSignIns;
+import loesscape.server.security.FailedLinks;
 import org.springframework.stereotype.Component;
 
 /** Links are followed here, so that whoever guesses them, from one network address, is slowed down. */
 @Component
 class Guesses {
 
-    private final FailedSignIns failed;
+    private final FailedLinks failed;
 
     /** Links are counted apart from names, so that nobody closes them by signing in under a chosen one. */
     Guesses(Clock clock) {
-        this.failed = new FailedSignIns(clock);
+        this.failed = new FailedLinks(clock);
     }
 
     /**
@@ -29,8 +30,9 @@ class Guesses {
         if (found.isPresent()) {
             return found.get();
         }
-        if (failed.isClosed(from)) {
-            throw new Problems.TooOften("Too many links that lead nowhere; wait five minutes and try again.");
+        Duration wait = failed.wait(from);
+        if (wait.isPositive()) {
+            throw new Problems.TooOften("Too many links that lead nowhere; wait a while and try again.", wait);
         }
         failed.failed(from);
         throw nowhere();

@@ -120,7 +120,8 @@ public class Identification {
             if (identities.codes(followed.kept().id(), followed.role(), CODES_WITHIN) >= MOST_CODES) {
                 throw new Problems.TooOften(
                         "%d codes were sent within the hour; wait until it is over and have another sent then."
-                                .formatted(MOST_CODES));
+                                .formatted(MOST_CODES),
+                        CODES_WITHIN);
             }
             identities.add(followed.kept().id(), followed.role(), hash, false);
             letters.code(followed.party(), code);
@@ -150,7 +151,8 @@ public class Identification {
             throw new Problems.TooOften(
                     it.isPhrase()
                             ? "A wrong phrase was given %d times; wait ten minutes and try again.".formatted(MOST_TRIES)
-                            : "A wrong code was given %d times; have another sent.".formatted(MOST_TRIES));
+                            : "A wrong code was given %d times; have another sent.".formatted(MOST_TRIES),
+                    it.isPhrase() ? PHRASE_RESTS : Duration.ZERO);
         }
         return it;
     }

@@ -14,6 +14,8 @@ import loesscape.server.outside.Mail;
 import loesscape.server.outside.OutsideLog;
 import loesscape.server.outside.OutsideService;
 import loesscape.server.outside.PaymentDesk;
+import loesscape.server.security.SecurityEvent;
+import loesscape.server.security.Told;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -90,6 +92,7 @@ class OutsideApi {
     }
 
     @PutMapping("/api/outside")
+    @Told(SecurityEvent.SETTINGS_CHANGED)
     Outside set(@RequestBody OutsideLog.Setting setting) {
         if (setting.delay() < 0 || setting.delay() > LONGEST_DELAY) {
             throw new Refusal("A service answers after 0 to %d ms.".formatted(LONGEST_DELAY));
@@ -117,6 +120,7 @@ class OutsideApi {
 
     /** Calls back the certificates of the authority; it goes on with new ones. */
     @PostMapping("/api/outside/authority/renew")
+    @Told(SecurityEvent.SETTINGS_CHANGED)
     Outside renew() {
         authority.renew();
         return outside();

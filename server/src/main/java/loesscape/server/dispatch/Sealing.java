@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.export.Evidence;
@@ -18,6 +19,8 @@ import loesscape.formats.export.EvidenceFile;
 import loesscape.formats.export.FileListed;
 import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
+import loesscape.server.api.HeavyWork;
+import loesscape.server.api.Problems;
 import loesscape.server.api.Records;
 import loesscape.server.api.ReleasedTemplates;
 import loesscape.server.outside.CertificateAuthority;
@@ -54,6 +57,7 @@ class Sealing {
     private final Proceedings proceedings;
     private final Letters letters;
     private final TransactionTemplate transactions;
+    private final HeavyWork heavy;
     private final Clock clock;
 
     Sealing(
@@ -68,7 +72,9 @@ class Sealing {
             Proceedings proceedings,
             Letters letters,
             TransactionTemplate transactions,
+            HeavyWork heavy,
             Clock clock) {
+        this.heavy = heavy;
         this.evidence = evidence;
         this.dispatches = dispatches;
         this.records = records;
@@ -92,7 +98,7 @@ class Sealing {
         for (UUID id : dispatches.unsealed()) {
             try {
                 seal(id);
-            } catch (OutsideFailed failed) {
+            } catch (OutsideFailed | Problems.Busy failed) {
                 dispatches.sealLater(id, "");
             } catch (RuntimeException e) {
                 LOG.error("The document of dispatch {} was not sealed; it is tried again", id, e);
@@ -132,7 +138,9 @@ class Sealing {
                 .orElseThrow();
         CompiledTemplate release = proceedings.document(kept).compiled();
         RecordRow row = Records.row(release, record, clock);
-        return RecordPdf.write(Records.content(row), row.heading(), evidenceOf(kept));
+        Content content = Records.content(row);
+        Evidence evidenceOf = evidenceOf(kept);
+        return heavy.run(() -> RecordPdf.write(content, row.heading(), evidenceOf));
     }
 
     private Evidence evidenceOf(Kept kept) {
@@ -153,7 +161,7 @@ class Sealing {
                     ? "file-%d-%s".formatted(listed.size() + 1, file.name())
                     : "";
             if (!name.isEmpty()) {
-                FileStore.Kept whole = files.find(kept.filling(), file.id()).orElseThrow();
+                FileStore.Whole whole = files.whole(kept.filling(), file.id()).orElseThrow();
                 inside.add(new EvidenceFile(name, "A file that was handed in", whole.media(), whole.content()));
             }
             listed.add(new FileListed(file.name(), file.bytes(), digest, name));

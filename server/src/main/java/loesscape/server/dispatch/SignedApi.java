@@ -1,21 +1,25 @@
 package loesscape.server.dispatch;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
 import java.time.Instant;
 import java.util.List;
 import loesscape.formats.evidence.EventWords;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.seal.SealCheck;
+import loesscape.server.api.HeavyWork;
 import loesscape.server.api.TemplatesApi;
 import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.store.DispatchStore;
+import loesscape.server.store.Spool;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Finished documents: saved through a link, and checked by anybody. */
@@ -23,11 +27,15 @@ import org.springframework.web.bind.annotation.RestController;
 class SignedApi {
 
     private final Turns turns;
+    private final Spool spool;
+    private final HeavyWork heavy;
     private final CertificateAuthority authority;
     private final DispatchStore dispatches;
 
-    SignedApi(Turns turns, CertificateAuthority authority, DispatchStore dispatches) {
+    SignedApi(Turns turns, CertificateAuthority authority, DispatchStore dispatches, Spool spool, HeavyWork heavy) {
         this.turns = turns;
+        this.spool = spool;
+        this.heavy = heavy;
         this.authority = authority;
         this.dispatches = dispatches;
     }
@@ -69,9 +77,14 @@ class SignedApi {
 
     /** Checks a file that anybody has; it is not kept. */
     @PostMapping(value = "/api/verify", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    Checked verify(@RequestBody byte[] file) {
-        SealCheck check = authority.check(file);
-        boolean isKept = dispatches.withDigest(Trail.digest(file)).isPresent();
+    Checked verify(InputStream file) throws IOException {
+        try (Spool.Passing passing = spool.take(file)) {
+            SealCheck check = heavy.run(() -> authority.check(Files.readAllBytes(passing.at())));
+            return checked(check, dispatches.withDigest(passing.digest()).isPresent());
+        }
+    }
+
+    private static Checked checked(SealCheck check, boolean isKept) {
         if (check.verdict() == SealCheck.Verdict.SEALED_HERE && !isKept) {
             return new Checked(
                     SealCheck.Verdict.CHANGED,

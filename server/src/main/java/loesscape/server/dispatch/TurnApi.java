@@ -1,7 +1,8 @@
 package loesscape.server.dispatch;
 
-import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
 import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.signing.Person;
 import loesscape.server.api.FillApi;
@@ -12,10 +13,11 @@ import loesscape.server.dispatch.Identification.IdentityAsked;
 import loesscape.server.dispatch.TurnLinks.Caller;
 import loesscape.server.dispatch.Turns.OpenTurn;
 import loesscape.server.dispatch.Turns.TurnEnded;
-import org.jspecify.annotations.Nullable;
+import loesscape.server.security.Facing;
+import loesscape.server.security.LinkCookie;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,26 +27,27 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.util.WebUtils;
 
 /** A turn in a dispatch, through the link of the person whose turn it is. The link is all that is needed, and all there is. */
 @RestController
 @RequestMapping("/api/sign/{link}")
 class TurnApi {
 
-    private static final String COOKIE = "turn";
-
+    private final HandedIn handedIn;
+    private final LinkCookie cookie;
     private final Turns turns;
     private final Identification identification;
 
-    TurnApi(Turns turns, Identification identification) {
+    TurnApi(Turns turns, Identification identification, HandedIn handedIn, Facing facing) {
+        this.handedIn = handedIn;
+        this.cookie = new LinkCookie("turn", "/api/sign/", facing);
         this.turns = turns;
         this.identification = identification;
     }
 
-    private static Caller caller(String link, HttpServletRequest request) {
-        Cookie pass = WebUtils.getCookie(request, COOKIE);
-        return new Caller(link, request.getRemoteAddr(), pass == null ? "" : pass.getValue());
+    private Caller caller(String link, HttpServletRequest request) {
+        String pass = cookie.of(request);
+        return new Caller(link, request.getRemoteAddr(), pass == null ? "" : pass);
     }
 
     /** Why somebody does not sign. */
@@ -92,21 +95,10 @@ class TurnApi {
         boolean isShown = !outcome.pass().isEmpty();
         ResponseEntity.BodyBuilder answer = ResponseEntity.ok();
         if (isShown) {
-            answer.header(HttpHeaders.SET_COOKIE, cookie(link, outcome.pass(), request.isSecure()));
+            // The browser is known at this link only, and until it is closed or half a day is over.
+            answer.header(HttpHeaders.SET_COOKIE, cookie.header(link, outcome.pass(), Identification.KNOWN_FOR));
         }
         return answer.body(new IdentityAnswer(isShown, outcome.problem()));
-    }
-
-    /** The browser is known at this link only, and until it is closed or half a day is over. */
-    private static String cookie(String link, String pass, boolean isSecure) {
-        return ResponseCookie.from(COOKIE, pass)
-                .path("/api/sign/" + link)
-                .httpOnly(true)
-                .secure(isSecure)
-                .sameSite("Strict")
-                .maxAge(Identification.KNOWN_FOR)
-                .build()
-                .toString();
     }
 
     /** Told by the page, not by asking for the turn: mail programs follow links too, to look where they lead. */
@@ -132,15 +124,15 @@ class TurnApi {
 
     @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     HandedIn.Identity handIn(
-            @PathVariable String link,
-            @RequestParam String name,
-            @RequestBody(required = false) byte @Nullable [] content,
-            HttpServletRequest request) {
-        return new HandedIn.Identity(turns.handIn(caller(link, request), HandedIn.file(name, content)));
+            @PathVariable String link, @RequestParam String name, InputStream content, HttpServletRequest request)
+            throws IOException {
+        Caller caller = caller(link, request);
+        turns.checkActing(caller);
+        return handedIn.take(name, content, file -> turns.handIn(caller, file));
     }
 
     @GetMapping("/files/{id}")
-    ResponseEntity<byte[]> file(@PathVariable String link, @PathVariable String id, HttpServletRequest request) {
+    ResponseEntity<Resource> file(@PathVariable String link, @PathVariable String id, HttpServletRequest request) {
         return HandedIn.answer(turns.file(caller(link, request), id));
     }
 

@@ -3,6 +3,7 @@ package loesscape.server.dispatch;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
@@ -197,8 +198,15 @@ public class Turns {
                 document.obstacles(kept.dispatch(), followed.role(), after));
     }
 
+    /** Makes sure that whoever hands something in is somebody whose turn it is, before it is taken. */
+    @Transactional(readOnly = true)
+    public void checkActing(Caller caller) {
+        Followed followed = follow(caller);
+        Signing.acting(followed.kept().dispatch(), followed.role());
+    }
+
     @Transactional
-    public String handIn(Caller caller, FileStore.Kept file) {
+    public String handIn(Caller caller, FileStore.Incoming file) {
         Followed followed = locked(caller);
         Signing.acting(followed.kept().dispatch(), followed.role());
         return rules.handIn(followed.kept().filling(), file);
@@ -206,15 +214,14 @@ public class Turns {
 
     /** A file that this person may see: one that an answer names which counts, or which is this person's own. */
     @Transactional(readOnly = true)
-    public FileStore.Kept file(Caller caller, String id) {
+    public FileStore.Outgoing file(Caller caller, String id) {
         Followed followed = follow(caller);
         SignedDocument document = proceedings.document(followed.kept());
         Answers answers = proceedings.answers(followed.kept());
         State state = document.state(followed.role(), answers, proceedings.today());
         boolean isVisible = document.visible(followed.role(), answers, state).typed().values().stream()
                 .anyMatch(typed -> typed.contains(id));
-        return files.find(followed.kept().filling(), id)
-                .filter(file -> isVisible)
+        return (isVisible ? files.find(followed.kept().filling(), id) : Optional.<FileStore.Outgoing>empty())
                 .orElseThrow(() -> new Problems.Missing("There is no such file."));
     }
 

@@ -1,8 +1,13 @@
 package loesscape.server.launch;
 
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import loesscape.server.security.Facing;
 
 /**
  * How the server is started.
@@ -12,36 +17,52 @@ import java.util.List;
  * @param port the port to listen on; 0 for any free one
  * @param address the address to listen on; the machine itself only, unless asked otherwise
  * @param data the folder of the database
+ * @param facing how it faces others
  */
-public record Options(boolean demo, boolean reset, int port, String address, Path data) {
+public record Options(boolean demo, boolean reset, int port, String address, Path data, Facing facing) {
 
     private static final int HIGHEST_PORT = 65_535;
 
+    private static final Set<String> WITH_VALUE = new TreeSet<>(List.of(
+            "--port", "--data", "--address", "--public-url", "--behind", "--metrics-port", "--smtp", "--mail-from"));
+    private static final Set<String> ALONE =
+            new TreeSet<>(List.of("--reset", "--webhooks-anywhere", "--simulated-payments"));
+
+    /** For this machine alone. */
+    public Options(boolean demo, boolean reset, int port, String address, Path data) {
+        this(demo, reset, port, address, data, demo ? Facing.DEMO : Facing.START);
+    }
+
     /** Reads the options of {@code demo} and {@code start}. */
     public static Options parse(boolean demo, List<String> arguments) {
-        boolean reset = false;
-        int port = 8080;
-        String address = "127.0.0.1";
-        Path data = Path.of("data", demo ? "demo" : "own");
+        Map<String, String> given = new HashMap<>();
         Iterator<String> rest = arguments.iterator();
         while (rest.hasNext()) {
             String option = rest.next();
-            switch (option) {
-                case "--reset" -> reset = true;
-                case "--port" -> port = port(value(option, rest));
-                case "--address" -> address = value(option, rest);
-                case "--data" -> data = Path.of(value(option, rest));
-                default ->
-                    throw new LaunchProblem(
-                            2,
-                            "“%s” is not an option; known are --port N, --data DIR, --address HOST and, for demo, --reset."
-                                    .formatted(option));
+            if (WITH_VALUE.contains(option)) {
+                given.put(option, value(option, rest));
+            } else if (ALONE.contains(option)) {
+                given.put(option, "");
+            } else {
+                throw new LaunchProblem(
+                        2,
+                        "“%s” is not an option; known are %s, %s."
+                                .formatted(option, String.join(" …, ", WITH_VALUE), String.join(", ", ALONE)));
             }
         }
-        if (reset && !demo) {
+        if (given.containsKey("--reset") && !demo) {
             throw new LaunchProblem(2, "--reset is for demo only; start never throws data away.");
         }
-        return new Options(demo, reset, port, address, data.toAbsolutePath().normalize());
+        String address = given.getOrDefault("--address", "127.0.0.1");
+        Path data = Path.of(given.getOrDefault(
+                "--data", Path.of("data", demo ? "demo" : "own").toString()));
+        return new Options(
+                demo,
+                given.containsKey("--reset"),
+                port(given.getOrDefault("--port", "8080")),
+                address,
+                data.toAbsolutePath().normalize(),
+                FacingOptions.read(demo ? Facing.DEMO : Facing.START, given, address));
     }
 
     private static String value(String option, Iterator<String> rest) {
@@ -51,7 +72,7 @@ public record Options(boolean demo, boolean reset, int port, String address, Pat
         return rest.next();
     }
 
-    private static int port(String text) {
+    static int port(String text) {
         try {
             int port = Integer.parseInt(text);
             if (port >= 0 && port <= HIGHEST_PORT) {

@@ -34,6 +34,7 @@ public final class Preflight {
             isADemo(options);
         }
         mark(options);
+        isNotEmpty(options);
         InstallationSecret secret = InstallationSecret.of(options.data());
         database(options, secret.of(DATABASE));
         forItsOwnerAlone(options);
@@ -139,12 +140,31 @@ public final class Preflight {
         }
     }
 
+    /** A database of no bytes is what is left of one; it is not taken for a first start. */
+    private static void isNotEmpty(Options options) {
+        Path file = file(options);
+        try {
+            if (Files.exists(file) && Files.size(file) == 0 && !options.reset()) {
+                throw new LaunchProblem(
+                        1,
+                        "The database %s is empty, which no Loesscape leaves behind; put a backup in its place (docs/operating.md), or remove it to begin anew."
+                                .formatted(file));
+            }
+        } catch (IOException e) {
+            throw new LaunchProblem(1, "The database %s cannot be read.".formatted(file));
+        }
+    }
+
+    private static Path file(Options options) {
+        return options.data().resolve(options.database().getFileName() + ".mv.db");
+    }
+
     private static boolean isMarked(Options options) {
         return Files.exists(options.data().resolve(MARK));
     }
 
     private static boolean hasDatabase(Options options) {
-        return Files.exists(options.data().resolve(options.database().getFileName() + ".mv.db"));
+        return Files.exists(file(options));
     }
 
     /** The file that says that a folder is of a demo. */

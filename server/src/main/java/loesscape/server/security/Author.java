@@ -11,8 +11,9 @@ import org.springframework.security.core.userdetails.UserDetails;
  * @param name shown in the pages
  * @param hash of the password; never leaves the server
  * @param role what the account may do
+ * @param epoch grows whenever all sessions of the account end; a session of another epoch is over
  */
-public record Author(long id, String name, String hash, AccountRole role) implements UserDetails {
+public record Author(long id, String name, String hash, AccountRole role, int epoch) implements UserDetails {
 
     @Override
     public List<? extends GrantedAuthority> getAuthorities() {

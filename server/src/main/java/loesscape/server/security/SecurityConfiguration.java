@@ -2,22 +2,35 @@ package loesscape.server.security;
 
 import jakarta.servlet.DispatcherType;
 import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.BiFunction;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.authorization.AuthorizationDecision;
+import org.springframework.security.authorization.AuthorizationManager;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.RequestAuthorizationContext;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
 
-/** Who may call what: fillers their link, everybody the sign-in page and the files of the pages, authors the rest. */
+/**
+ * Who may call what: fillers their link, everybody the sign-in page and the files of the pages, and accounts what their role
+ * allows, with those templates and dispatches that are theirs or shared with them.
+ */
 @Configuration
 class SecurityConfiguration {
 
@@ -26,10 +39,11 @@ class SecurityConfiguration {
             + "frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain filters(HttpSecurity http) {
+    SecurityFilterChain filters(
+            HttpSecurity http, BoundTokens tokens, Rights rights, AccountsById accounts, SecurityLog log) {
         return http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ERROR)
                         .permitAll()
-                        .requestMatchers("/api/session/**", "/api/setup")
+                        .requestMatchers("/api/session/**", "/api/setup", "/healthz")
                         .permitAll()
                         .requestMatchers(
                                 "/api/fill/**",
@@ -41,36 +55,52 @@ class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers(
                                 HttpMethod.GET,
-                                "/api/dispatches/**",
-                                "/api/templates",
-                                "/api/templates/*/records/**",
-                                "/api/templates/*/records.csv",
-                                "/api/templates/*/records.json",
-                                "/api/organisation/**")
+                                "/api/templates/{id}/records/**",
+                                "/api/templates/{id}/records.csv",
+                                "/api/templates/{id}/records.json")
+                        .access(may(AccountRole.READER, Right.SEE, rights::of))
+                        .requestMatchers(HttpMethod.GET, "/api/dispatches/{id}/**")
+                        .access(may(AccountRole.READER, Right.SEE, rights::ofDispatch))
+                        .requestMatchers(HttpMethod.GET, "/api/dispatches", "/api/templates", "/api/organisation/**")
                         .hasRole("READER")
                         .requestMatchers(
-                                HttpMethod.GET, "/api/templates/*/releases", "/api/templates/*/releases/*/roles")
-                        .hasRole("SENDER")
+                                HttpMethod.GET, "/api/templates/{id}/releases", "/api/templates/{id}/releases/*/roles")
+                        .access(may(AccountRole.SENDER, Right.SEND, rights::of))
                         .requestMatchers(
-                                "/api/dispatches/**",
-                                "/api/templates/*/releases/*/dispatches/**",
-                                "/api/templates/*/open-links/**",
-                                "/api/templates/*/releases/*/open-links")
-                        .hasRole("SENDER")
+                                "/api/templates/{id}/releases/*/dispatches/**",
+                                "/api/templates/{id}/open-links/**",
+                                "/api/templates/{id}/releases/*/open-links")
+                        .access(may(AccountRole.SENDER, Right.SEND, rights::of))
+                        .requestMatchers("/api/dispatches/{id}/**")
+                        .access(may(AccountRole.SENDER, Right.WRITE, rights::ofDispatch))
+                        .requestMatchers("/api/templates/{id}/access/**")
+                        .access(may(AccountRole.AUTHOR, Right.OWN, rights::of))
+                        .requestMatchers("/api/templates", "/api/templates/import")
+                        .hasRole("AUTHOR")
+                        .requestMatchers("/api/templates/{id}/**")
+                        .access(may(AccountRole.AUTHOR, Right.WRITE, rights::of))
                         .requestMatchers("/api/**")
                         .hasRole("AUTHOR")
                         .requestMatchers(HttpMethod.GET, "/**")
                         .permitAll()
                         .anyRequest()
                         .denyAll())
-                .csrf(csrf -> csrf.spa())
+                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
+                .addFilterAfter(new CurrentAccount(accounts), SecurityContextHolderFilter.class)
                 .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, cause) ->
                                 ProblemResponse.write(response, 401, "Signed out", "Sign in to go on."))
-                        .accessDeniedHandler((request, response, cause) -> ProblemResponse.write(
-                                response,
-                                403,
-                                "Not allowed",
-                                "Your account may not do this; or the page is old: load it again.")))
+                        .accessDeniedHandler((request, response, cause) -> {
+                            log.tell(
+                                    SecurityEvent.REFUSED,
+                                    name(SecurityContextHolder.getContext().getAuthentication()),
+                                    request.getRemoteAddr(),
+                                    Map.of("asked", request.getMethod()));
+                            ProblemResponse.write(
+                                    response,
+                                    403,
+                                    "Not allowed",
+                                    "Your account may not do this; or the page is old: load it again.");
+                        }))
                 .headers(headers -> headers.contentSecurityPolicy(
                                 policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
                         .referrerPolicy(policy -> policy.policy(
@@ -78,6 +108,37 @@ class SecurityConfiguration {
                                         .ReferrerPolicy.NO_REFERRER)))
                 .requestCache(cache -> cache.disable())
                 .build();
+    }
+
+    private static String name(@Nullable Authentication authentication) {
+        return authentication != null && authentication.getPrincipal() instanceof Author author ? author.name() : "";
+    }
+
+    /**
+     * Whether an account may do something with what the address names as {@code id}. Where there is no such thing, whoever is
+     * asked for it says so.
+     */
+    private static AuthorizationManager<RequestAuthorizationContext> may(
+            AccountRole role, Right right, BiFunction<Author, UUID, Optional<Right>> rights) {
+        return (authentication, context) -> {
+            Authentication known = authentication.get();
+            if (known == null
+                    || !(known.getPrincipal() instanceof Author author)
+                    || author.role().compareTo(role) < 0) {
+                return new AuthorizationDecision(false);
+            }
+            UUID id = identity(context.getVariables().get("id"));
+            return new AuthorizationDecision(id == null
+                    || rights.apply(author, id).map(has -> has.reaches(right)).orElse(true));
+        };
+    }
+
+    private static @Nullable UUID identity(@Nullable String text) {
+        try {
+            return text == null ? null : UUID.fromString(text);
+        } catch (IllegalArgumentException e) {
+            return null;
+        }
     }
 
     @Bean

@@ -22,7 +22,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * week in any case, by the clock of the server.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class SessionAge extends OncePerRequestFilter implements HttpSessionListener {
 
     private static final Duration LONGEST = Duration.ofDays(7);

@@ -7,8 +7,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -220,36 +218,9 @@ public class DispatchStore {
                 row.getBoolean("identified"));
     }
 
-    /** The dispatches, the last changed first. */
-    public List<Kept> list(int most) {
-        List<Kept> all = database.sql(COLUMNS + "ORDER BY changed DESC, id LIMIT ?")
-                .param(most)
-                .query(DispatchStore::kept)
-                .list();
-        Map<UUID, List<Party>> parties = new HashMap<>();
-        database.sql("""
-                        SELECT party.* FROM party JOIN
-                          (SELECT id FROM dispatch ORDER BY changed DESC, id LIMIT ?) shown ON shown.id = dispatch_id
-                        ORDER BY place
-                        """).param(most).query(row -> {
-            parties.computeIfAbsent(row.getObject("dispatch_id", UUID.class), id -> new ArrayList<>())
-                    .add(party(row, 0));
-        });
-        return all.stream()
-                .map(kept -> kept.with(new Dispatch(
-                        kept.dispatch().status(),
-                        parties.getOrDefault(kept.id(), List.of()),
-                        kept.dispatch().due(),
-                        kept.dispatch().mayDelegate(),
-                        kept.dispatch().because())))
-                .toList();
-    }
-
-    /** How many dispatches there are. */
-    public int count() {
-        return database.sql("SELECT count(*) FROM dispatch")
-                .query(Integer.class)
-                .single();
+    /** Some dispatches, in the order in which they are asked for. */
+    public List<Kept> list(List<UUID> ids) {
+        return ids.stream().flatMap(id -> find(id).stream()).toList();
     }
 
     /** How a dispatch that its caller has locked stands after one more event, which is added to its trail. */

@@ -1,6 +1,7 @@
 package loesscape.server.store;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.HashMap;
@@ -85,6 +86,27 @@ public class FillingStore {
                     typed.put(row.getString("item"), row.getString("typed"));
                 });
         return new Answers(typed);
+    }
+
+    /** How many answers of a filling begin in some way. */
+    public int drawn(long filling, String beginning) {
+        return database.sql("SELECT count(*) FROM answer WHERE filling_id = ? AND substring(typed, 1, ?) = ?")
+                .params(filling, beginning.length(), beginning)
+                .query(Integer.class)
+                .single();
+    }
+
+    /**
+     * Throws away fillings that were begun on a link and never answered, nor handed anything in.
+     *
+     * @return how many there were
+     */
+    public int clearUnanswered(Duration age) {
+        return database.sql("""
+                        DELETE FROM filling WHERE link IS NOT NULL AND finished IS NULL AND started < ?
+                          AND NOT EXISTS (SELECT * FROM answer WHERE filling_id = id)
+                          AND NOT EXISTS (SELECT * FROM handed_in WHERE handed_in.filling_id = filling.id)
+                        """).param(OffsetDateTime.now(clock).minus(age)).update();
     }
 
     /** Keeps one answer as it was typed; empty text where it was taken away. */

@@ -62,6 +62,64 @@ public class RecordStore {
                 .list();
     }
 
+    /** How many records there are of a template. */
+    public int count(UUID template) {
+        return database.sql("SELECT count(*) FROM record WHERE template_id = ?")
+                .param(template)
+                .query(Integer.class)
+                .single();
+    }
+
+    /** By what a page of records can be ordered without looking into them. */
+    public enum Order {
+        NUMBER("number"),
+        RELEASE("release"),
+        FINISHED("finished");
+
+        private final String column;
+
+        Order(String column) {
+            this.column = column;
+        }
+    }
+
+    /** A page of records; those that are equal, the newest first. */
+    public List<Kept> page(UUID template, Order order, boolean descending, int page, int size) {
+        return database.sql(COLUMNS
+                        + "WHERE template_id = ? ORDER BY %s %s, number DESC LIMIT ? OFFSET ?"
+                                .formatted(order.column, descending ? "DESC" : "ASC"))
+                .params(template, size, (long) page * size)
+                .query(RecordStore::kept)
+                .list();
+    }
+
+    /** The number of the next record after one, or of the one before it; empty at the ends. */
+    public Optional<Integer> neighbour(UUID template, int number, boolean isAfter) {
+        return database.sql(
+                        isAfter
+                                ? "SELECT min(number) FROM record WHERE template_id = ? AND number > ?"
+                                : "SELECT max(number) FROM record WHERE template_id = ? AND number < ?")
+                .params(template, number)
+                .query((row, n) -> Optional.ofNullable(row.getObject(1, Integer.class)))
+                .single();
+    }
+
+    /** A record as a PDF file of some form, if that was made. */
+    public Optional<byte[]> pdf(UUID template, int number, int form) {
+        return database.sql("SELECT content FROM record_pdf WHERE template_id = ? AND number = ? AND form = ?")
+                .params(template, number, form)
+                .query((row, n) -> row.getBytes("content"))
+                .optional();
+    }
+
+    /** Keeps a record as a PDF file, in place of one of another form. */
+    public void keepPdf(UUID template, int number, int form, byte[] content) {
+        database.sql(
+                        "MERGE INTO record_pdf (template_id, number, form, content) KEY (template_id, number) VALUES (?, ?, ?, ?)")
+                .params(template, number, form, content)
+                .update();
+    }
+
     /** One record. */
     public Optional<Kept> find(UUID template, int number) {
         return database.sql(COLUMNS + "WHERE template_id = ? AND number = ?")

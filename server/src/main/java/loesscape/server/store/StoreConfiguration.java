@@ -1,6 +1,7 @@
 package loesscape.server.store;
 
 import com.zaxxer.hikari.HikariDataSource;
+import loesscape.server.security.AccountsById;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -8,6 +9,11 @@ import org.springframework.context.annotation.Configuration;
 /** Puts {@link OneWriter} in front of the pool of connections. */
 @Configuration(proxyBeanMethods = false)
 class StoreConfiguration {
+
+    @Bean
+    AccountsById accountsById(Accounts accounts) {
+        return id -> accounts.find(id).orElse(null);
+    }
 
     @Bean
     static BeanPostProcessor oneWriter() {

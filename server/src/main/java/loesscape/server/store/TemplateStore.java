@@ -23,10 +23,12 @@ public class TemplateStore {
     private static final int EDITS_TO_A_TEXT = 32;
 
     private final JdbcClient database;
+    private final TemplateAccess access;
     private final Clock clock;
 
-    TemplateStore(JdbcClient database, Clock clock) {
+    TemplateStore(JdbcClient database, TemplateAccess access, Clock clock) {
         this.database = database;
+        this.access = access;
         this.clock = clock;
     }
 
@@ -70,8 +72,8 @@ public class TemplateStore {
      */
     public record Past(int revision, Kind kind, Standing standing, String by, Instant made, Change change) {}
 
-    /** All templates, the last changed first. */
-    public List<Listed> list() {
+    /** The templates of which an account may see anything, the last changed first. */
+    public List<Listed> list(long account) {
         return database.sql("""
                         SELECT t.id, t.title, t.changed, t.revision,
                                (SELECT count(*) FROM release r WHERE r.template_id = t.id) AS releases,
@@ -79,8 +81,10 @@ public class TemplateStore {
                                  AS released_revision,
                                (SELECT count(*) FROM record c WHERE c.template_id = t.id) AS records
                         FROM template t
+                        WHERE t.id IN (%s)
                         ORDER BY t.changed DESC, t.title
-                        """)
+                        """.formatted(TemplateAccess.SHARED_WITH))
+                .param(account)
                 .query((row, n) -> new Listed(
                         row.getObject("id", UUID.class),
                         row.getString("title"),
@@ -106,13 +110,30 @@ public class TemplateStore {
     }
 
     /** Keeps a new template. */
-    public UUID add(Template template) {
+    public UUID add(Template template, long owner) {
         UUID id = UUID.randomUUID();
         OffsetDateTime now = OffsetDateTime.now(clock);
         database.sql("INSERT INTO template (id, title, document, revision, created, changed) VALUES (?, ?, ?, 0, ?, ?)")
                 .params(id, template.title(), TemplateFile.write(template), now, now)
                 .update();
+        access.own(id, owner);
         return id;
+    }
+
+    /** What a template is called. */
+    public Optional<String> title(UUID id) {
+        return database.sql("SELECT title FROM template WHERE id = ?")
+                .param(id)
+                .query(String.class)
+                .optional();
+    }
+
+    /** Whether a working copy was changed since its last release, or never released. */
+    public boolean isChangedSinceRelease(UUID id) {
+        return database.sql("""
+                        SELECT revision <> (SELECT coalesce(max(r.revision), -1) FROM release r WHERE r.template_id = t.id)
+                        FROM template t WHERE t.id = ?
+                        """).param(id).query(Boolean.class).single();
     }
 
     /** A working copy as it was last kept. */

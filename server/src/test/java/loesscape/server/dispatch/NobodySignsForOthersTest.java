@@ -121,7 +121,10 @@ class NobodySignsForOthersTest {
     @Test
     void outsideTheDemoNobodySeesTheLinksOfOthers() {
         Visitor author = OWN.visitor();
-        author.post("/api/setup", "{\"name\":\"Mira\",\"password\":\"long enough words\"}")
+        author.post(
+                        "/api/setup",
+                        "{\"link\":\"%s\",\"name\":\"Mira\",\"password\":\"long enough words\"}"
+                                .formatted(OWN.setupLink()))
                 .ok();
         String id = author.post("/api/templates/import", DOCUMENT)
                 .ok()

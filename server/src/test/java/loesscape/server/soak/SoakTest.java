@@ -76,7 +76,10 @@ class SoakTest {
         EMPTY.retireConnections();
         EMPTY.retireConnections();
         EMPTY.visitor()
-                .post("/api/setup", "{\"name\":\"Mira\",\"password\":\"long enough words\"}")
+                .post(
+                        "/api/setup",
+                        "{\"link\":\"%s\",\"name\":\"Mira\",\"password\":\"long enough words\"}"
+                                .formatted(EMPTY.setupLink()))
                 .ok();
     }
 

@@ -19,6 +19,8 @@ import javax.sql.DataSource;
 import loesscape.server.Loesscape;
 import loesscape.server.clock.ServerClock;
 import loesscape.server.launch.Options;
+import loesscape.server.security.Facing;
+import loesscape.server.security.SetupLink;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -31,6 +33,8 @@ import org.springframework.jdbc.core.JdbcTemplate;
 public final class RunningServer implements BeforeAllCallback, AfterAllCallback {
 
     private final boolean demo;
+    private Facing facing;
+    private String[] settings = {};
     private final SettableClock clock = new SettableClock();
     private final Set<HttpRequest> succeeded = ConcurrentHashMap.newKeySet();
     private @Nullable String old;
@@ -39,6 +43,7 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
 
     private RunningServer(boolean demo) {
         this.demo = demo;
+        this.facing = demo ? Facing.DEMO : Facing.START;
     }
 
     /** With the demo data. */
@@ -51,6 +56,19 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
         RunningServer server = new RunningServer(true);
         server.old = resource;
         return server;
+    }
+
+    /** With demo data, facing others in some way. */
+    public static RunningServer facing(Facing facing) {
+        RunningServer server = new RunningServer(true);
+        server.facing = facing;
+        return server;
+    }
+
+    /** With other settings than usual. */
+    public RunningServer with(String... others) {
+        settings = others;
+        return this;
     }
 
     /** With nothing in it, as at the first start. */
@@ -71,7 +89,13 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     }
 
     private void start() {
-        application = Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data()), new ServerClock(clock));
+        application = Loesscape.serve(
+                new Options(demo, false, 0, "127.0.0.1", data(), facing), new ServerClock(clock), settings);
+    }
+
+    /** The secret of the link that makes the first author, as the console tells it. */
+    public String setupLink() {
+        return running().getBean(SetupLink.class).path().substring("/setup/".length());
     }
 
     /** Stops it and starts it again on the same data; the port is another one then. */

@@ -128,7 +128,7 @@ public final class Visitor {
 
     private @Nullable String token() {
         return cookies().stream()
-                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .filter(cookie -> cookie.getName().endsWith("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElse(null);

@@ -1,0 +1,1 @@
+<!-- Passkeys of this account. -->
