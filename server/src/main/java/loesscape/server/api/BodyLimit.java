@@ -8,11 +8,14 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.net.SocketTimeoutException;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.security.ProblemResponse;
+import org.apache.coyote.CloseNowException;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -40,7 +43,17 @@ class BodyLimit extends OncePerRequestFilter {
             ProblemResponse.write(response, 413, "Too large", "At most %d bytes are taken here.".formatted(most));
             return;
         }
-        chain.doFilter(new Bounded(request, most), response);
+        Bounded bounded = new Bounded(request, most);
+        chain.doFilter(bounded, response);
+        if (bounded.mayHaveMore()) {
+            // Whatever was answered, the rest of what was sent is waited for; but not for long.
+            response.flushBuffer();
+            try {
+                bounded.drain();
+            } catch (IOException tooSlowOrTooLong) {
+                throw new CloseNowException(tooSlowOrTooLong);
+            }
+        }
     }
 
     private static int most(String address) {
@@ -63,9 +76,27 @@ class BodyLimit extends OncePerRequestFilter {
             this.most = most;
         }
 
+        private @Nullable ServletInputStream body;
+
+        /** Whether a body was announced that nobody has read to its end. */
+        boolean mayHaveMore() {
+            boolean isAnnounced = getContentLengthLong() > 0 || getHeader("Transfer-Encoding") != null;
+            return isAnnounced && !isAsyncStarted() && (body == null || !body.isFinished());
+        }
+
+        void drain() throws IOException {
+            getInputStream().transferTo(OutputStream.nullOutputStream());
+        }
+
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            ServletInputStream inner = super.getInputStream();
+            if (body == null) {
+                body = bounded(super.getInputStream());
+            }
+            return body;
+        }
+
+        private ServletInputStream bounded(ServletInputStream inner) {
             return new ServletInputStream() {
                 private final long begun = System.nanoTime();
                 private int left = most;

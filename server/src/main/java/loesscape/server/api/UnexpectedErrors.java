@@ -2,6 +2,7 @@ package loesscape.server.api;
 
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.security.SecureRandom;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
@@ -75,7 +76,12 @@ class UnexpectedErrors implements ErrorController {
 
     /** What went wrong before a request came to its place, or on the way back from it. */
     @RequestMapping("/error")
-    ResponseEntity<ProblemDetail> elsewhere(HttpServletRequest request) {
+    @Nullable
+    ResponseEntity<ProblemDetail> elsewhere(HttpServletRequest request, HttpServletResponse response) {
+        if (response.isCommitted()) {
+            return null; // It was answered already, and only then nobody waited any longer for the rest of what was
+            // sent.
+        }
         Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         HttpStatus known = code instanceof Integer status ? HttpStatus.resolve(status) : HttpStatus.NOT_FOUND;
         HttpStatus status = known == null ? HttpStatus.INTERNAL_SERVER_ERROR : known;

@@ -78,7 +78,7 @@ class EdgesTest {
     @Test
     void theDemoIsNobodysToClaim() {
         SERVER.visitor()
-                .post("/api/setup", "{\"name\":\"Eve\",\"password\":\"long enough words\"}")
+                .post("/api/setup", "{\"link\":\"x\",\"name\":\"Eve\",\"password\":\"long enough words\"}")
                 .problem(404);
     }
 }

@@ -94,8 +94,9 @@ class ConnectionsTest {
     @Test
     void whoeverSendsABodySlowlyIsLetGo() throws Exception {
         Visitor visitor = SERVER.visitor();
-        try (Socket slow = connected("POST /api/session HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
-                + "Content-Length: 1000\r\n\r\n{")) {
+        try (Socket slow =
+                connected("POST /api/session HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
+                        + "Content-Length: 1000\r\n\r\n{")) {
             boolean isLetGo = false;
             for (int seconds = 0; seconds < 48 && !isLetGo; seconds += 4) {
                 Thread.sleep(3_000);
