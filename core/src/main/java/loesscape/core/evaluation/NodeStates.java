@@ -169,10 +169,13 @@ final class NodeStates {
         };
     }
 
-    /** Whether the field is that of a role that takes no part, of which nothing is asked. */
+    /**
+     * Whether the field is that of a role that takes no part, of which nothing is asked. Whoever acts takes part: that was
+     * decided when the turn came, whatever others have answered since.
+     */
     private boolean isLeftOut(Field field, Seen seen) {
         Test takes = takesPart.get(field.role());
-        return takes != null && !takes.holds(seen);
+        return takes != null && !field.role().equals(seen.context.role()) && !takes.holds(seen);
     }
 
     /** Whether the field is that of a role other than the one that is acting. */

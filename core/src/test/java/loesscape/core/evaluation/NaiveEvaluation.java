@@ -228,6 +228,7 @@ final class NaiveEvaluation {
     private boolean isLeftOut(Field field) {
         return template.roles().stream()
                 .anyMatch(role -> role.key().equals(field.role())
+                        && !role.key().equals(context.role())
                         && role.takesPart() != null
                         && !holds(java.util.Objects.requireNonNull(role.takesPart()), ""));
     }

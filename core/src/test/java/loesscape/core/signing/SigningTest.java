@@ -190,6 +190,39 @@ class SigningTest {
         assertThat(acting()).isEmpty();
     }
 
+    /** Whether somebody takes part is decided when their turn comes, not by what others answer at the same time. */
+    @Test
+    void whoActsSignsWhateverOthersAnswerMeanwhile() {
+        Template together = new Template(
+                "Together",
+                "",
+                List.of(new Page(
+                        "page",
+                        "",
+                        null,
+                        List.of(Section.of(
+                                "main",
+                                "Main",
+                                List.of(
+                                        Field.of("depth", "Depth", new FieldKind.Number(2, "m", null, null)),
+                                        signature("owner"),
+                                        signature("hydrologist")))))),
+                List.of(new Role("owner", "Owner", 1, null), new Role("hydrologist", "Hydrologist", 1, DEEP)),
+                List.of(),
+                List.of(),
+                List.of(),
+                PageSettings.PLAIN,
+                List.of());
+        SignedDocument of = SignedDocument.of(CompiledTemplate.compile(together), "owner");
+        for (String depth : List.of("120", "20", "")) {
+            assertThat(of.state("hydrologist", Answers.NONE.with("depth", depth), TODAY)
+                            .obstacles())
+                    .as(depth)
+                    .extracting(State.Obstacle::key)
+                    .containsExactly("hydrologist_signature");
+        }
+    }
+
     @Test
     void aTurnIsHandedOnAndAnAddressCorrectedWithoutWhatTheOtherAgreedTo() {
         send(true);
