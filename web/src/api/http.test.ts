@@ -46,3 +46,18 @@ test.each([
   const it = await problem();
   expect([it.passing, it.repeatable]).toEqual([passing, repeatable]);
 });
+
+test("where only the token had run out, the same is asked once more with the new one", async () => {
+  document.cookie = "XSRF-TOKEN=old";
+  const asked = serverThat(() => {
+    if (asked.length > 1) return { body: { kept: true } };
+    document.cookie = "XSRF-TOKEN=new";
+    return { status: 403, detail: "The page is old." };
+  });
+  expect(await request("PUT", "/api/x", { typed: "12" })).toEqual({ kept: true });
+  expect(asked.map(({ body }) => body)).toEqual([{ typed: "12" }, { typed: "12" }]);
+
+  const refused = serverThat(() => ({ status: 403, detail: "Not allowed." }));
+  await expect(request("PUT", "/api/x", {})).rejects.toThrow("Not allowed.");
+  expect(refused).toHaveLength(1);
+});

@@ -30,8 +30,19 @@ export class Problem extends Error {
 /** An answer that takes longer is not waited for; the request is made again. */
 const LONGEST_WAIT = 20_000;
 
-/** Asks the server; the answer is JSON, or nothing. */
+/** Asks the server; the answer is JSON, or nothing. Where only the token had run out, it is asked once more with the new one. */
 export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const token = cookie("XSRF-TOKEN");
+  try {
+    return await ask<T>(method, path, body);
+  } catch (problem) {
+    const isOld = problem instanceof Problem && problem.status === 403 && cookie("XSRF-TOKEN") !== token;
+    if (!isOld) throw problem;
+    return ask<T>(method, path, body);
+  }
+}
+
+async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
   const headers: Record<string, string> = { Accept: "application/json" };
   const token = cookie("XSRF-TOKEN");
   if (token) headers["X-XSRF-TOKEN"] = token;

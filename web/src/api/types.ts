@@ -176,6 +176,10 @@ export type ClauseOperand =
   | ({ type: "field" } & FieldOperand)
   | ({ type: "today" } & TodayOperand);
 
+export type CodeOnItsWay = {
+  confirmation: string;
+};
+
 export type Colours = {
   text: string;
   fill: string;
@@ -310,12 +314,15 @@ export type Declining = {
 };
 
 export type Delivery = {
+  delivery: string;
   event: string;
   dispatch: string;
   made: string;
   tries: number;
   delivered: string | null;
   next: string | null;
+  status: number | null;
+  digest: string;
   answer: string;
 };
 
@@ -1304,6 +1311,8 @@ export type OpenLinkWanted = {
   mayDelegate: boolean;
   mailCode: boolean;
   filesInside: boolean;
+  endsWhenDue: boolean;
+  mostADay: number;
 };
 
 export type OpenTurn = {
@@ -1351,6 +1360,10 @@ export type Outside = {
 };
 
 export type OutsideService = "mail" | "textMessages" | "payments" | "directory" | "authority" | "webhooks";
+
+export type OwnAddress = {
+  address: string;
+};
 
 export type OwnerWanted = {
   name: string;
@@ -1442,6 +1455,8 @@ export type PasswordSet = {
 
 export type PeopleNamed = {
   people: PersonNamed[];
+  confirmation: string;
+  code: string;
 };
 
 export type PersonNamed = {
@@ -1615,6 +1630,7 @@ export type SendingWanted = {
   remindDays: number;
   mayDelegate: boolean;
   filesInside: boolean;
+  endsWhenDue: boolean;
 };
 
 export type Sentence = {

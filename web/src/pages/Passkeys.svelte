@@ -1,1 +1,1 @@
-<!-- Passkeys of this account. -->
+<script lang="ts"></script>

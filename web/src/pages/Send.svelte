@@ -29,6 +29,8 @@
   let mayDelegate = $state(true);
   let mailCode = $state(false);
   let filesInside = $state(true);
+  let endsWhenDue = $state(false);
+  let mostADay = $state(50);
   let table = $state("");
   let report = $state<TableReport | null>(null);
   let openLink = $state("");
@@ -104,6 +106,7 @@
     remindDays: remindDays || 0,
     mayDelegate,
     filesInside,
+    endsWhenDue: endsWhenDue && !!due,
   });
 
   const send = () =>
@@ -130,6 +133,8 @@
         mayDelegate,
         mailCode,
         filesInside,
+        endsWhenDue: endsWhenDue && dueDays > 0,
+        mostADay: mostADay || 0,
       });
       openLink = location.origin + path;
       await loadLinks();
@@ -288,6 +293,16 @@
         <label class="flex items-center gap-2"
           ><input type="checkbox" bind:checked={filesInside} /> Files handed in go into the signed document</label
         >
+        <label class="flex items-center gap-2"
+          ><input type="checkbox" disabled={how === "open" ? !dueDays : !due} bind:checked={endsWhenDue} /> Links
+          end with the day it is due</label
+        >
+        {#if how === "open"}
+          <label class="flex items-center gap-2"
+            >At most
+            <input class="text-input w-20" type="number" min="1" max="10000" bind:value={mostADay} /> a day</label
+          >
+        {/if}
       </div>
       {#if how !== "open"}
         <div>

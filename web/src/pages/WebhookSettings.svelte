@@ -53,6 +53,14 @@
       />
       <button class="button">Keep</button>
     </form>
+    {#if page.target.address && !isFresh}
+      <p class="soft mt-2">
+        The secret that signs was shown when it was made.
+        <button class="link" onclick={() => ask(request<WebhookPage>("POST", `${path}/secret`), true)}
+          >Make a new one</button
+        >; for a day, both sign.
+      </p>
+    {/if}
     {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
     {#if isFresh}
       <p class="mt-2" role="status">
@@ -71,7 +79,9 @@
               >{it.delivered ? `taken ${dayAndTime(it.delivered)}` : it.next ? "waits" : "given up"} after {it.tries}
               {it.tries === 1 ? "try" : "tries"}</span
             >
-            <span class="soft key truncate">{it.answer}</span>
+            <span class="soft truncate" title={it.digest && `SHA-256 of the answer: ${it.digest}`}
+              >{it.status === null ? it.answer : `answered ${it.status}`}</span
+            >
           </li>
         {/each}
       </ul>

@@ -1,12 +1,19 @@
 <script lang="ts">
   import { request } from "../api/http";
-  import type { OpenInvitation, PersonNamed } from "../api/types";
+  import type { CodeOnItsWay, OpenInvitation, PersonNamed } from "../api/types";
   import Message from "./Message.svelte";
   import NotOpened from "../document/NotOpened.svelte";
 
   const link = location.pathname.split("/")[2] ?? "";
   let people = $state<PersonNamed[]>([]);
+  /** Which of the addresses is the visitor's own. */
+  let own = $state("");
+  /** By what the visitor is known once a code is on its way; empty before. */
+  let confirmation = $state("");
+  let code = $state("");
   let done = $state(false);
+  let busy = $state(false);
+  const addresses = $derived([...new Set(people.map(({ address }) => address.trim()).filter(Boolean))]);
   let wrong = $state("");
   const opened = request<OpenInvitation>("GET", `/api/open/${link}`).then((told) => {
     people = told.roles.map(({ role }) => ({
@@ -20,16 +27,33 @@
     return told;
   });
 
-  async function begin(event: Event) {
-    event.preventDefault();
+  async function attempt(work: () => Promise<void>) {
     wrong = "";
+    busy = true;
     try {
-      await request<void>("POST", `/api/open/${link}`, { people });
-      done = true;
+      await work();
     } catch (problem) {
       wrong = problem instanceof Error ? problem.message : String(problem);
+    } finally {
+      busy = false;
     }
   }
+
+  const sendCode = () =>
+    attempt(async () => {
+      const sent = await request<CodeOnItsWay>("POST", `/api/open/${link}/code`, {
+        address: own || addresses[0] || "",
+      });
+      own ||= addresses[0] ?? "";
+      code = "";
+      confirmation = sent.confirmation;
+    });
+
+  const begin = () =>
+    attempt(async () => {
+      await request<void>("POST", `/api/open/${link}`, { people, confirmation, code });
+      done = true;
+    });
 </script>
 
 <svelte:head><title>Begin a document</title></svelte:head>
@@ -44,7 +68,13 @@
     />
   {:else}
     <main class="mx-auto max-w-[620px] px-4 py-8 sm:py-14">
-      <form class="rounded-xl border bg-paper px-5 py-7 sm:px-10" onsubmit={begin}>
+      <form
+        class="rounded-xl border bg-paper px-5 py-7 sm:px-10"
+        onsubmit={(event) => {
+          event.preventDefault();
+          void (confirmation ? begin() : sendCode());
+        }}
+      >
         <p class="soft">{told.organisation.name}</p>
         <h1 class="mt-2 text-2xl leading-tight font-semibold">{told.title}</h1>
         {#if told.message}<p class="mt-3 whitespace-pre-wrap">{told.message}</p>{/if}
@@ -77,8 +107,39 @@
             </div>
           </fieldset>
         {/each}
+        {#if addresses.length > 1 && !confirmation}
+          <label class="mt-5 block border-t pt-3"
+            ><span class="mb-1 block font-semibold">Which of these addresses is yours?</span>
+            <select class="text-input w-full" bind:value={own} required>
+              <option value="">Choose it</option>
+              {#each addresses as address (address)}<option>{address}</option>{/each}
+            </select>
+          </label>
+        {/if}
+        {#if confirmation}
+          <div class="mt-5 border-t pt-3">
+            <label
+              ><span class="mb-1 block font-semibold">The code that was sent to {own}</span>
+              <input
+                class="text-input w-40 text-lg tracking-widest"
+                inputmode="numeric"
+                autocomplete="one-time-code"
+                maxlength="6"
+                required
+                bind:value={code}
+              /></label
+            >
+            <p class="soft mt-2">
+              Nobody else gets a message before that. <button type="button" class="link" onclick={sendCode}
+                >Send another code</button
+              >
+            </p>
+          </div>
+        {/if}
         {#if wrong}<p class="trouble mt-3" role="alert">{wrong}</p>{/if}
-        <button type="submit" class="button primary mt-5 px-4 py-2.5 text-[15px]">Begin</button>
+        <button type="submit" class="button primary mt-5 px-4 py-2.5 text-[15px]" disabled={busy}
+          >{confirmation ? "Begin" : "Send me a code"}</button
+        >
       </form>
     </main>
   {/if}

@@ -97,6 +97,8 @@ public class Loesscape {
             context.getBeanFactory().registerSingleton("facing", options.facing());
             Supplier<String> passphrase = () -> secret.of("authority");
             context.getBeanFactory().registerSingleton("authorityPassphrase", passphrase);
+            Supplier<String> tokens = () -> secret.of("tokens");
+            context.getBeanFactory().registerSingleton("tokenPassphrase", tokens);
         });
         List<String> settings = new ArrayList<>(List.of(
                 "--server.port=" + options.port(),

@@ -92,6 +92,7 @@ ALTER TABLE handed_in ALTER COLUMN bytes SET NOT NULL;
 -- Whether a turn's link ends when the dispatch is due.
 ALTER TABLE dispatch ADD COLUMN ends_when_due BOOLEAN DEFAULT FALSE NOT NULL;
 ALTER TABLE open_link ADD COLUMN ends_when_due BOOLEAN DEFAULT FALSE NOT NULL;
+ALTER TABLE open_link ADD COLUMN most_a_day INT DEFAULT 50 NOT NULL;
 
 -- A visitor of an open link shows that an address is theirs before anybody else is written to.
 CREATE TABLE open_confirmation (

@@ -1,16 +1,19 @@
 package loesscape.server.api;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.Findings;
 import loesscape.core.editing.Refusal;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.server.security.Author;
+import loesscape.server.security.Facing;
 import loesscape.server.security.SecurityEvent;
 import loesscape.server.security.Told;
 import loesscape.server.store.ReleaseStore;
@@ -33,8 +36,10 @@ class ReleasesApi {
 
     private final TemplateStore templates;
     private final ReleaseStore releases;
+    private final Facing facing;
 
-    ReleasesApi(TemplateStore templates, ReleaseStore releases) {
+    ReleasesApi(TemplateStore templates, ReleaseStore releases, Facing facing) {
+        this.facing = facing;
         this.templates = templates;
         this.releases = releases;
     }
@@ -108,8 +113,19 @@ class ReleasesApi {
         return new NewLink(number, "/fill/" + releases.addLink(id, number));
     }
 
-    private static List<Finding> blocking(Template template) {
-        return Findings.of(template).stream().filter(Finding::blocks).toList();
+    private List<Finding> blocking(Template template) {
+        List<Finding> blocking = new ArrayList<>(
+                Findings.of(template).stream().filter(Finding::blocks).toList());
+        if (!facing.simulatedPayments()) {
+            template.fields().stream()
+                    .filter(field -> field.kind() instanceof FieldKind.Payment)
+                    .forEach(field -> blocking.add(new Finding(
+                            field.key(),
+                            "“%s” asks for a payment, and this server has no payment desk: nobody can finish where it is asked."
+                                    .formatted(field.name()),
+                            true)));
+        }
+        return blocking;
     }
 
     @PostMapping("/{number}/links")

@@ -22,6 +22,8 @@ public final class DispatchTypes {
             Sending.ToSend.class,
             Sending.OpenInvitation.class,
             OpenLinkApi.PeopleNamed.class,
+            OpenLinkApi.OwnAddress.class,
+            OpenLinkApi.CodeOnItsWay.class,
             Dispatches.DispatchList.class,
             Dispatches.DispatchPage.class,
             DispatchesApi.Begun.class,

@@ -55,14 +55,16 @@ class DispatchesApi {
     /** A table to be sent, with what all its lines have in common. */
     public record TableWanted(String table, SendingWanted common, boolean send) {}
 
-    /** An open link to be made: how what is begun through it is sent. */
+    /** An open link to be made: how what is begun through it is sent, and how many a day at the most; 0 for as usual. */
     public record OpenLinkWanted(
             String message,
             int dueDays,
             int remindDays,
             boolean mayDelegate,
             @MayBeLeftOut boolean mailCode,
-            @MayBeLeftOut boolean filesInside) {}
+            @MayBeLeftOut boolean filesInside,
+            @MayBeLeftOut boolean endsWhenDue,
+            @MayBeLeftOut int mostADay) {}
 
     /** The path of a link, told once. */
     public record OpenLinkMade(String path) {}
@@ -151,9 +153,10 @@ class DispatchesApi {
                 null,
                 wanted.remindDays(),
                 wanted.mayDelegate(),
-                wanted.filesInside());
-        return new OpenLinkMade(
-                sending.openLink(template, release, common, wanted.dueDays(), wanted.mailCode(), author));
+                wanted.filesInside(),
+                wanted.endsWhenDue());
+        return new OpenLinkMade(sending.openLink(
+                template, release, common, wanted.dueDays(), wanted.mostADay(), wanted.mailCode(), author));
     }
 
     @GetMapping("/api/templates/{template}/open-links")
@@ -219,6 +222,13 @@ class DispatchesApi {
     @GetMapping("/api/templates/{template}/webhook")
     WebhookPage webhook(@PathVariable UUID template) {
         return new WebhookPage(webhooks.target(template), webhooks.log(template));
+    }
+
+    /** Makes a new secret; for a day both sign. */
+    @PostMapping("/api/templates/{template}/webhook/secret")
+    @Told(SecurityEvent.SETTINGS_CHANGED)
+    WebhookPage renewSecret(@PathVariable UUID template) {
+        return new WebhookPage(webhooks.renew(template), webhooks.log(template));
     }
 
     @PutMapping("/api/templates/{template}/webhook")

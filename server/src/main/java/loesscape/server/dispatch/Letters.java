@@ -59,6 +59,17 @@ class Letters {
                 path);
     }
 
+    /** Sends a code to an address that somebody who follows an open link says is theirs. */
+    void openCode(String address, String code) {
+        mail.sendCode(
+                OutsideService.MAIL,
+                "",
+                address,
+                "Your code",
+                "Somebody, probably you, has begun a document with this address. With this code it goes on, within fifteen minutes. If it was not you, nothing happens without the code.",
+                code);
+    }
+
     /** Sends a code to a person, as the sender asked. */
     void code(Party party, String code) {
         switch (party.check()) {

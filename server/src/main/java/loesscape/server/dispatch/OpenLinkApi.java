@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 class OpenLinkApi {
 
     private final OpenLinks links;
+    private final OpenConfirmations confirmations;
     private final Sending sending;
     private final ReleasedTemplates releases;
     private final OrganisationStore organisations;
@@ -27,19 +28,32 @@ class OpenLinkApi {
 
     OpenLinkApi(
             OpenLinks links,
+            OpenConfirmations confirmations,
             Sending sending,
             ReleasedTemplates releases,
             OrganisationStore organisations,
             Guesses guesses) {
         this.links = links;
+        this.confirmations = confirmations;
         this.sending = sending;
         this.releases = releases;
         this.organisations = organisations;
         this.guesses = guesses;
     }
 
-    /** Who plays the roles. */
-    public record PeopleNamed(List<Sending.PersonNamed> people) {}
+    /**
+     * Who plays the roles.
+     *
+     * @param confirmation by which the visitor is known whom a code was sent to
+     * @param code that was sent; may be empty once it was taken
+     */
+    public record PeopleNamed(List<Sending.PersonNamed> people, String confirmation, String code) {}
+
+    /** The visitor's own address. */
+    public record OwnAddress(String address) {}
+
+    /** By what a visitor is known to whom a code was sent. */
+    public record CodeOnItsWay(String confirmation) {}
 
     @GetMapping
     OpenInvitation open(@PathVariable String link, HttpServletRequest request) {
@@ -51,8 +65,17 @@ class OpenLinkApi {
     @PostMapping
     ResponseEntity<Void> begin(@PathVariable String link, @RequestBody PeopleNamed named, HttpServletRequest request) {
         String from = request.getRemoteAddr();
-        sending.begin(follow(link, from), named.people(), from);
+        OpenLinks.Open open = follow(link, from);
+        String own = confirmations.confirmed(open, named.confirmation(), named.code());
+        sending.begin(open, named.people(), own, named.confirmation(), from);
         return ResponseEntity.noContent().build();
+    }
+
+    /** Sends a code to the visitor's own address. */
+    @PostMapping("/code")
+    CodeOnItsWay sendCode(@PathVariable String link, @RequestBody OwnAddress own, HttpServletRequest request) {
+        String from = request.getRemoteAddr();
+        return new CodeOnItsWay(confirmations.send(follow(link, from), own.address(), from));
     }
 
     private OpenLinks.Open follow(String link, String from) {

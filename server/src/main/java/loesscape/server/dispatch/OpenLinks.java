@@ -26,6 +26,7 @@ public class OpenLinks {
     /**
      * Where an open link leads, and how what is begun through it is sent.
      *
+     * @param mostADay how many can be begun through it within a day
      * @param mailCode whether a code sent by mail is asked of everybody who is named
      */
     record Open(
@@ -38,15 +39,24 @@ public class OpenLinks {
             boolean mayDelegate,
             int remindDays,
             boolean mailCode,
-            boolean filesInside) {}
+            boolean filesInside,
+            int mostADay,
+            boolean endsWhenDue) {}
 
     /** Makes a link and tells its secret, which is kept nowhere. */
-    String add(UUID template, int release, long account, Sending.SendingWanted wanted, int dueDays, boolean mailCode) {
+    String add(
+            UUID template,
+            int release,
+            long account,
+            Sending.SendingWanted wanted,
+            int dueDays,
+            int mostADay,
+            boolean mailCode) {
         String secret = Secrets.make();
         database.sql("""
                         INSERT INTO open_link (hash, template_id, release, account_id, message, due_days, delegable,
-                                               remind_days, mail_code, files_inside, created)
-                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                                               remind_days, mail_code, files_inside, ends_when_due, most_a_day, created)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         Secrets.hash(secret),
@@ -59,6 +69,8 @@ public class OpenLinks {
                         wanted.remindDays(),
                         mailCode,
                         wanted.filesInside(),
+                        wanted.endsWhenDue(),
+                        mostADay,
                         OffsetDateTime.now(clock))
                 .update();
         return secret;
@@ -126,7 +138,9 @@ public class OpenLinks {
                         row.getBoolean("delegable"),
                         row.getInt("remind_days"),
                         row.getBoolean("mail_code"),
-                        row.getBoolean("files_inside")))
+                        row.getBoolean("files_inside"),
+                        row.getInt("most_a_day"),
+                        row.getBoolean("ends_when_due")))
                 .optional();
     }
 }

@@ -21,6 +21,7 @@ import loesscape.core.signing.NotNow;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.wording.Display;
 import loesscape.server.outside.PaymentDesk;
+import loesscape.server.security.Facing;
 import loesscape.server.security.Secrets;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
@@ -47,6 +48,7 @@ class Payments {
     private final Proceedings proceedings;
     private final PaymentDesk desk;
     private final TransactionTemplate transactions;
+    private final Facing facing;
     private final Clock clock;
 
     Payments(
@@ -56,7 +58,9 @@ class Payments {
             Proceedings proceedings,
             PaymentDesk desk,
             TransactionTemplate transactions,
+            Facing facing,
             Clock clock) {
+        this.facing = facing;
         this.database = database;
         this.dispatches = dispatches;
         this.fillings = fillings;
@@ -79,6 +83,9 @@ class Payments {
      * @param payer finds out who pays, and locks the dispatch
      */
     String begin(Supplier<Payer> payer, String address) {
+        if (!facing.simulatedPayments()) {
+            throw new NotNow("Nothing can be paid here: this server has no payment desk. Tell the sender.");
+        }
         Due due = Objects.requireNonNull(transactions.execute(status -> due(payer.get(), address)));
         Optional<String> token = desk.begin(due.reference(), due.purpose(), due.amount());
         if (token.isEmpty() || !isWanted(due.reference(), token.get())) {

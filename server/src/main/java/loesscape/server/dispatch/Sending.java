@@ -48,9 +48,12 @@ public class Sending {
 
     private static final int LONGEST_MESSAGE = 4_000;
     private static final int MOST_DAYS = 3_650;
+    private static final int USUAL_A_DAY = 50;
+    private static final int MOST_A_DAY = 10_000;
 
     private final DispatchStore dispatches;
     private final OpenLinks openLinks;
+    private final OpenConfirmations confirmations;
     private final IdentityStore identities;
     private final Identification identification;
     private final FillingStore fillings;
@@ -63,6 +66,7 @@ public class Sending {
     Sending(
             DispatchStore dispatches,
             OpenLinks openLinks,
+            OpenConfirmations confirmations,
             IdentityStore identities,
             Identification identification,
             FillingStore fillings,
@@ -73,6 +77,7 @@ public class Sending {
             TransactionTemplate transactions) {
         this.dispatches = dispatches;
         this.openLinks = openLinks;
+        this.confirmations = confirmations;
         this.identities = identities;
         this.identification = identification;
         this.fillings = fillings;
@@ -117,6 +122,7 @@ public class Sending {
      * @param due until when it should be finished; null for no such day
      * @param remindDays after how many days people are reminded, again and again; 0 for never
      * @param filesInside whether files that are handed in go into the sealed document
+     * @param endsWhenDue whether the links of turns end with the day on which it is due
      */
     public record SendingWanted(
             List<PersonNamed> people,
@@ -125,7 +131,21 @@ public class Sending {
             @Nullable LocalDate due,
             int remindDays,
             boolean mayDelegate,
-            @MayBeLeftOut boolean filesInside) {}
+            @MayBeLeftOut boolean filesInside,
+            @MayBeLeftOut boolean endsWhenDue) {
+
+        /** What is to be sent, without what is seldom asked for. */
+        public SendingWanted(
+                List<PersonNamed> people,
+                Map<String, String> answers,
+                String message,
+                @Nullable LocalDate due,
+                int remindDays,
+                boolean mayDelegate,
+                boolean filesInside) {
+            this(people, answers, message, due, remindDays, mayDelegate, filesInside, false);
+        }
+    }
 
     /** A line of a table that was not taken: its number, counted from 1 below the heading, and why. */
     public record RefusedLine(int line, String why) {}
@@ -162,7 +182,7 @@ public class Sending {
     private UUID sent(UUID template, int release, SendingWanted wanted, long account, Actor actor) {
         CompiledTemplate compiled = releases.get(template, release);
         Template document = compiled.template();
-        check(wanted);
+        check(wanted, false);
         Answers answers = new Answers(wanted.answers());
         String first = first(compiled, answers);
         Event.Sent sent = new Event.Sent(
@@ -185,7 +205,8 @@ public class Sending {
                 first,
                 wanted.due(),
                 wanted.mayDelegate(),
-                wanted.remindDays()));
+                wanted.remindDays(),
+                wanted.endsWhenDue()));
         Kept kept = dispatches.lock(id).orElseThrow();
         prefill(compiled, kept, wanted.answers());
         Kept begun = proceedings.happened(kept, actor, events.subList(0, 1));
@@ -193,9 +214,12 @@ public class Sending {
         return id;
     }
 
-    private static void check(SendingWanted wanted) {
+    private static void check(SendingWanted wanted, boolean isOpenLink) {
         if (wanted.message().length() > LONGEST_MESSAGE) {
             throw new Refusal("The message has more than %d characters.".formatted(LONGEST_MESSAGE));
+        }
+        if (wanted.endsWhenDue() && wanted.due() == null && !isOpenLink) {
+            throw new Refusal("Links end with the day on which it is due; say which day that is.");
         }
         if (wanted.remindDays() < 0 || wanted.remindDays() > MOST_DAYS) {
             throw new Refusal("Reminders come after 1 to %d days, or never.".formatted(MOST_DAYS));
@@ -337,16 +361,36 @@ public class Sending {
 
     /** Makes a link through which anybody can begin a dispatch, and tells its path. */
     @Transactional
-    public String openLink(UUID template, int release, SendingWanted wanted, int dueDays, boolean mailCode, Author by) {
-        check(wanted);
+    public String openLink(
+            UUID template, int release, SendingWanted wanted, int dueDays, int mostADay, boolean mailCode, Author by) {
+        check(wanted, true);
+        if (wanted.endsWhenDue() && dueDays == 0) {
+            throw new Refusal("Links end with the day on which it is due; say within how many days that is.");
+        }
+        if (dueDays < 0 || dueDays > MOST_DAYS) {
+            throw new Refusal("What is begun is due within 1 to %d days, or never.".formatted(MOST_DAYS));
+        }
+        if (mostADay < 0 || mostADay > MOST_A_DAY) {
+            throw new Refusal("Through a link 1 to %d can be begun a day.".formatted(MOST_A_DAY));
+        }
         if (releases.get(template, release).template().roles().isEmpty()) {
             throw new Refusal("This release has no roles; give its fields to roles, and release it again.");
         }
-        return "/open/" + openLinks.add(template, release, by.id(), wanted, dueDays, mailCode);
+        return "/open/"
+                + openLinks.add(
+                        template, release, by.id(), wanted, dueDays, mostADay == 0 ? USUAL_A_DAY : mostADay, mailCode);
     }
 
-    /** The dispatch that whoever follows an open link begins; tells the path of the first turn where it is that person's. */
-    public UUID begin(OpenLinks.Open open, List<PersonNamed> people, String from) {
+    /**
+     * The dispatch that whoever follows an open link begins.
+     *
+     * @param own the address that they have shown to be theirs
+     * @param confirmation by which they have
+     */
+    public UUID begin(OpenLinks.Open open, List<PersonNamed> people, String own, String confirmation, String from) {
+        if (people.stream().noneMatch(person -> person.address().strip().equalsIgnoreCase(own))) {
+            throw new Refusal("“%s” is your own address, and nobody is named with it.".formatted(own));
+        }
         LocalDate due = open.dueDays() == 0 ? null : proceedings.today().plusDays(open.dueDays());
         List<PersonNamed> asked = people.stream()
                 .map(person -> open.mailCode()
@@ -354,10 +398,18 @@ public class Sending {
                         : new PersonNamed(person.role(), person.name(), person.address()))
                 .toList();
         SendingWanted wanted = new SendingWanted(
-                asked, Map.of(), open.message(), due, open.remindDays(), open.mayDelegate(), open.filesInside());
+                asked,
+                Map.of(),
+                open.message(),
+                due,
+                open.remindDays(),
+                open.mayDelegate(),
+                open.filesInside(),
+                open.endsWhenDue());
         return transactions.execute(status -> {
+            confirmations.begun(open, confirmation, own);
             openLinks.begun(open.id());
-            return sent(open.template(), open.release(), wanted, open.account(), new Actor("open link", from));
+            return sent(open.template(), open.release(), wanted, open.account(), new Actor("open link, " + own, from));
         });
     }
 }

@@ -94,7 +94,8 @@ final class SendingTable {
                 due == null ? common.due() : day(due),
                 common.remindDays(),
                 common.mayDelegate(),
-                common.filesInside());
+                common.filesInside(),
+                common.endsWhenDue());
     }
 
     private static IdentityCheck check(Role role, @Nullable String check, @Nullable String phone) {

@@ -90,6 +90,10 @@ public class TurnLinks {
         if (link.ended()) {
             throw new Problems.Ended(ended(kept, party));
         }
+        if (link.late()) {
+            throw new Problems.Ended(
+                    "The day by which this was due has passed, and the link ended with it. Ask the sender.");
+        }
         Person person = party.person();
         return new Followed(
                 kept, link.role(), new Actor("%s <%s>".formatted(person.name(), person.address()), caller.from()));

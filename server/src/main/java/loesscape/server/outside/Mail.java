@@ -25,10 +25,12 @@ public class Mail {
 
     private final JdbcClient database;
     private final OutsideLog log;
+    private final Post post;
     private final Clock clock;
 
-    Mail(JdbcClient database, OutsideLog log, Clock clock, @Value("${loesscape.demo:false}") boolean demo) {
+    Mail(JdbcClient database, OutsideLog log, Post post, Clock clock, @Value("${loesscape.demo:false}") boolean demo) {
         this.keepsSecrets = demo;
+        this.post = post;
         this.database = database;
         this.log = log;
         this.clock = clock;
@@ -87,6 +89,9 @@ public class Mail {
             String what = "“%s” to %s".formatted(message.subject(), message.address());
             try {
                 log.ask(message.service(), what);
+                if (message.service() == OutsideService.MAIL) {
+                    deliver(message, what);
+                }
                 database.sql("""
                                 UPDATE outside_mail SET delivered = ?, next_try = NULL, tries = tries + 1, path = ?, code = ?
                                 WHERE id = ?
@@ -102,6 +107,15 @@ public class Mail {
                         .params(OffsetDateTime.now(clock).plus(Backoff.after(message.tries())), message.id())
                         .update();
             }
+        }
+    }
+
+    private void deliver(Message message, String what) {
+        try {
+            post.deliver(message);
+        } catch (OutsideFailed failed) {
+            log.passed(message.service(), what + ": " + failed.getMessage(), true);
+            throw failed;
         }
     }
 

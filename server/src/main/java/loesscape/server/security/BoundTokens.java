@@ -8,9 +8,11 @@ import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
 import java.util.Base64;
+import java.util.function.Supplier;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -29,11 +31,13 @@ public class BoundTokens implements CsrfTokenRepository {
 
     private static final String HEADER = "X-XSRF-TOKEN";
 
-    private final byte[] key = Secrets.make().getBytes(StandardCharsets.US_ASCII);
+    private final byte[] key;
     private final String cookie;
     private final boolean isSecure;
 
-    BoundTokens(Facing facing) {
+    /** @param passphrase of this installation, so that a page that is open while the server starts anew goes on */
+    BoundTokens(Facing facing, @Qualifier("tokenPassphrase") Supplier<String> passphrase) {
+        this.key = passphrase.get().getBytes(StandardCharsets.US_ASCII);
         this.isSecure = facing.isSecure();
         this.cookie = isSecure ? "__Host-XSRF-TOKEN" : "XSRF-TOKEN";
     }

@@ -1,6 +1,8 @@
 package loesscape.server.security;
 
 import jakarta.servlet.DispatcherType;
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -26,6 +28,7 @@ import org.springframework.security.web.access.intercept.RequestAuthorizationCon
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfException;
 
 /**
  * Who may call what: fillers their link, everybody the sign-in page and the files of the pages, and accounts what their role
@@ -38,20 +41,24 @@ class SecurityConfiguration {
             + "style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; "
             + "frame-ancestors 'none'";
 
+    private static final List<String> FOR_ALL = List.of(
+            "/api/session",
+            "/api/setup",
+            "/healthz",
+            "/api/fill",
+            "/api/sign",
+            "/api/signed",
+            "/api/open",
+            "/api/desk",
+            "/api/verify");
+
     @Bean
     SecurityFilterChain filters(
             HttpSecurity http, BoundTokens tokens, Rights rights, AccountsById accounts, SecurityLog log) {
         return http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ERROR)
                         .permitAll()
-                        .requestMatchers("/api/session/**", "/api/setup", "/healthz")
-                        .permitAll()
                         .requestMatchers(
-                                "/api/fill/**",
-                                "/api/sign/**",
-                                "/api/signed/**",
-                                "/api/open/**",
-                                "/api/desk/**",
-                                "/api/verify")
+                                FOR_ALL.stream().map(way -> way + "/**").toArray(String[]::new))
                         .permitAll()
                         .requestMatchers(
                                 HttpMethod.GET,
@@ -90,9 +97,16 @@ class SecurityConfiguration {
                 .exceptionHandling(errors -> errors.authenticationEntryPoint((request, response, cause) ->
                                 ProblemResponse.write(response, 401, "Signed out", "Sign in to go on."))
                         .accessDeniedHandler((request, response, cause) -> {
+                            Authentication asking =
+                                    SecurityContextHolder.getContext().getAuthentication();
+                            if (cause instanceof CsrfException && isStranger(asking) && !isForAll(request)) {
+                                // Their session has ended, and the token with it.
+                                ProblemResponse.write(response, 401, "Signed out", "Sign in to go on.");
+                                return;
+                            }
                             log.tell(
                                     SecurityEvent.REFUSED,
-                                    name(SecurityContextHolder.getContext().getAuthentication()),
+                                    name(asking),
                                     request.getRemoteAddr(),
                                     Map.of("asked", request.getMethod()));
                             ProblemResponse.write(
@@ -108,6 +122,14 @@ class SecurityConfiguration {
                                         .ReferrerPolicy.NO_REFERRER)))
                 .requestCache(cache -> cache.disable())
                 .build();
+    }
+
+    private static boolean isStranger(@Nullable Authentication authentication) {
+        return authentication == null || !(authentication.getPrincipal() instanceof Author);
+    }
+
+    private static boolean isForAll(HttpServletRequest request) {
+        return FOR_ALL.stream().anyMatch(request.getRequestURI()::startsWith);
     }
 
     private static String name(@Nullable Authentication authentication) {

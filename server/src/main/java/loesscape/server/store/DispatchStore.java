@@ -93,7 +93,8 @@ public class DispatchStore {
             String firstRole,
             @Nullable LocalDate due,
             boolean delegable,
-            int remindDays) {}
+            int remindDays,
+            boolean endsWhenDue) {}
 
     /** What a link is for. */
     public enum Purpose {
@@ -101,8 +102,8 @@ public class DispatchStore {
         DOCUMENT
     }
 
-    /** Where a link of a person leads. */
-    public record Link(UUID dispatch, String role, Purpose purpose, boolean ended) {}
+    /** Where a link of a person leads; {@code late} where it ended with the day on which the dispatch was due. */
+    public record Link(UUID dispatch, String role, Purpose purpose, boolean ended, boolean late) {}
 
     /** Who did something, and from which network address; that is empty where the server itself did it. */
     public record Actor(String who, String from) {
@@ -121,8 +122,9 @@ public class DispatchStore {
         UUID id = UUID.randomUUID();
         database.sql("""
                         INSERT INTO dispatch (id, template_id, release, filling_id, account_id, title, message, first_role,
-                                              status, because, due, delegable, remind_days, reminded, sent, changed)
-                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'UNDER_WAY', '', ?, ?, ?, ?, ?, ?)
+                                              status, because, due, delegable, remind_days, ends_when_due, reminded, sent,
+                                              changed)
+                        VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'UNDER_WAY', '', ?, ?, ?, ?, ?, ?, ?)
                         """)
                 .params(
                         id,
@@ -134,7 +136,7 @@ public class DispatchStore {
                         wanted.message(),
                         wanted.firstRole())
                 .param(wanted.due())
-                .params(wanted.delegable(), wanted.remindDays(), now, now, now)
+                .params(wanted.delegable(), wanted.remindDays(), wanted.endsWhenDue(), now, now, now)
                 .update();
         return id;
     }
@@ -419,13 +421,18 @@ public class DispatchStore {
 
     /** Where the link with a secret leads; empty where there never was one. */
     public Optional<Link> follow(String secret) {
-        return database.sql("SELECT dispatch_id, role, purpose, ended FROM party_link WHERE hash = ?")
-                .param(Secrets.hash(secret))
+        return database.sql("""
+                        SELECT dispatch_id, role, purpose, ended,
+                          purpose = 'TURN' AND ends_when_due AND status = 'UNDER_WAY' AND due < ? AS late
+                        FROM party_link JOIN dispatch ON dispatch.id = dispatch_id WHERE hash = ?
+                        """)
+                .params(LocalDate.now(clock), Secrets.hash(secret))
                 .query((row, n) -> new Link(
                         row.getObject("dispatch_id", UUID.class),
                         row.getString("role"),
                         Purpose.valueOf(row.getString("purpose")),
-                        row.getObject("ended") != null))
+                        row.getObject("ended") != null,
+                        row.getBoolean("late")))
                 .optional();
     }
 

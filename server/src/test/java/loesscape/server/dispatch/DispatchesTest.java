@@ -17,6 +17,7 @@ import java.util.concurrent.Executors;
 import java.util.stream.Stream;
 import loesscape.core.signing.Dispatch;
 import loesscape.formats.evidence.Trail;
+import loesscape.formats.json.Json;
 import loesscape.formats.seal.Authority;
 import loesscape.formats.seal.SealCheck;
 import loesscape.server.testing.RunningServer;
@@ -356,15 +357,16 @@ class DispatchesTest {
                         .stringValue();
         Visitor stranger = SERVER.visitor();
         assertThat(stranger.get(link).ok().json().get("roles")).hasSize(2);
+        String shown = sent.shown(stranger, link, sent.address("a"));
         stranger.post(
                         link,
-                        "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\"}]}"
-                                .formatted(sent.address("a")))
+                        "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\"}],%s}"
+                                .formatted(sent.address("a"), shown))
                 .problem(422);
         stranger.post(
                         link,
-                        "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\"},{\"role\":\"b\",\"name\":\"B\",\"address\":\"%s\"}]}"
-                                .formatted(sent.address("a"), sent.address("b")))
+                        "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"%s\"},{\"role\":\"b\",\"name\":\"B\",\"address\":\"%s\"}],%s}"
+                                .formatted(sent.address("a"), sent.address("b"), shown))
                 .ok();
         sent.turn("a").sign("a_sign").finished();
         String links = "/api/templates/" + sent.template + "/open-links";
@@ -439,6 +441,12 @@ class DispatchesTest {
                 .isEqualTo(told.get(0))
                 .contains("\"event\":\"finished\"")
                 .doesNotContain("dry");
+        JsonNode delivery = sent.author.get(hook).ok().json().at("/deliveries/0");
+        assertThat(Json.parse(told.get(0)).get("delivery")).isEqualTo(delivery.get("delivery"));
+        assertThat(Json.parse(told.get(0)).get("at").stringValue()).isNotEmpty();
+        assertThat(sent.author.get(hook).ok().text())
+                .as("a secret is told once")
+                .doesNotContain(secret);
         String at = signatures.get(1).replaceFirst("t=(\\d+),.*", "$1");
         assertThat(signatures.get(1))
                 .isEqualTo("t=%s,v1=%s".formatted(at, Webhooks.signature(secret, at + "." + told.get(1))));

@@ -291,8 +291,9 @@ class IdentityTest {
                 .json()
                 .get("path")
                 .stringValue();
-        SERVER.visitor()
-                .post("/api" + open, "{\"people\":[%s]}".formatted(person(sent, "\"check\":\"link\"")))
+        Visitor visitor = SERVER.visitor();
+        String shown = sent.shown(visitor, "/api" + open, sent.address("a"));
+        visitor.post("/api" + open, "{\"people\":[%s],%s}".formatted(person(sent, "\"check\":\"link\""), shown))
                 .ok();
         notIdentified(SERVER.visitor().get("/api" + sent.link("a")));
     }

@@ -170,8 +170,9 @@ final class EveryWrite {
     private void dispatches() {
         author.put("/api/outside", "{\"service\":\"payments\",\"failing\":false,\"delay\":0}")
                 .ok();
-        author.put("/api/templates/" + template + "/webhook", "{\"address\":\"http://127.0.0.1:1/\"}")
-                .ok();
+        String webhook = "/api/templates/" + template + "/webhook";
+        author.put(webhook, "{\"address\":\"http://127.0.0.1:1/\"}").ok();
+        author.post(webhook + "/secret", null).ok();
         signed();
         author.post("/api/outside/authority/renew", null).ok();
         identified();
@@ -187,7 +188,11 @@ final class EveryWrite {
                 + path(author.post(
                         releases() + "/1/open-links",
                         "{\"message\":\"\",\"dueDays\":14,\"remindDays\":0,\"mayDelegate\":false}"));
-        server.visitor().post(link, "{\"people\":%s}".formatted(people)).ok();
+        Visitor visitor = server.visitor();
+        String own = "a-%s@x.example".formatted(name.replaceAll("\\W", ""));
+        String shown = Sent.in(server, author, template).shown(visitor, link, own);
+        visitor.post(link, "{\"people\":%s,%s}".formatted(people.replace("a@x.example", own), shown))
+                .ok();
         String links = "/api/templates/" + template + "/open-links";
         JsonNode made = author.get(links).ok().json().get("links").get(0);
         author.post(links + "/" + made.get("id").intValue() + "/end", null).ok();

@@ -46,7 +46,7 @@ class RandomEventsTest {
         for (int n = 0; n < DISPATCHES; n++) {
             Event.Sent sent = sent(random);
             UUID id = transactions.execute(status -> store.add(new DispatchStore.New(
-                    template, 1, account, "Random", "", "r0", sent.due(), sent.mayDelegate(), 0)));
+                    template, 1, account, "Random", "", "r0", sent.due(), sent.mayDelegate(), 0, false)));
             for (int i = 0; i < EVENTS; i++) {
                 Event event = i == 0 ? sent : event(random);
                 happened.add(event.getClass());

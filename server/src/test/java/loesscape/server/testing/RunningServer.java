@@ -7,6 +7,7 @@ import java.net.http.HttpRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.Comparator;
 import java.util.Objects;
@@ -145,6 +146,11 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     /** The requests of all visitors that were answered with success. */
     public Set<HttpRequest> succeeded() {
         return succeeded;
+    }
+
+    /** The clock of the server. */
+    public Clock clock() {
+        return clock;
     }
 
     /** Sets the clock of the server forward. */

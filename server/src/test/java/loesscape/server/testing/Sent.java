@@ -104,6 +104,32 @@ public final class Sent {
         return role + "@" + Integer.toHexString(System.identityHashCode(this)) + ".example";
     }
 
+    /** Shows that an address is a visitor's own, and tells what is to be sent with the people: the confirmation and the code. */
+    public String shown(Visitor visitor, String link, String address) {
+        String confirmation = visitor.post(link + "/code", "{\"address\":\"%s\"}".formatted(address))
+                .ok()
+                .json()
+                .get("confirmation")
+                .stringValue();
+        return "\"confirmation\":\"%s\",\"code\":\"%s\"".formatted(confirmation, code(address));
+    }
+
+    /** The code in the newest message to an address, once that is delivered. */
+    public String code(String address) {
+        for (int i = 0; i < PATIENCE; i++) {
+            for (JsonNode message : author.get("/api/outside").ok().json().get("mail")) {
+                if (message.get("address").stringValue().equals(address)) {
+                    if (!message.get("delivered").isNull()) {
+                        return message.get("code").stringValue();
+                    }
+                    break;
+                }
+            }
+            pause();
+        }
+        throw new AssertionError("No code came to " + address);
+    }
+
     /** The path in the newest message to a role, once it is delivered. */
     public String link(String role) {
         return mail(address(role), "This link is for you alone").get("path").stringValue();
