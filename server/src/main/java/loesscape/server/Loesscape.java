@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.Supplier;
 import loesscape.server.clock.ServerClock;
+import loesscape.server.launch.BackupCommands;
 import loesscape.server.launch.Check;
 import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.InstallationSecret;
@@ -16,7 +17,6 @@ import loesscape.server.launch.Verify;
 import loesscape.server.launch.WorkOut;
 import loesscape.server.security.SetupLink;
 import loesscape.server.store.Accounts;
-import loesscape.server.store.Migrations;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -35,6 +35,8 @@ public class Loesscape {
               --port N, --data DIR, --address HOST, --public-url URL, --behind NETWORKS, --metrics-port N,
               --smtp URL, --mail-from ADDRESS, --webhooks-anywhere, --simulated-payments
             loesscape evaluate TEMPLATE.loess.json ANSWERS.json [--today DATE] [--stage STAGE]
+            loesscape backup FILE.zip [--data DIR]
+            loesscape restore FILE.zip [--data DIR]
             loesscape check TEMPLATE.loess.json
             loesscape formula FORMULA [VALUES.json]
             loesscape verify FILE.pdf [--root root.pem] [--json]
@@ -70,6 +72,8 @@ public class Loesscape {
             case "evaluate" -> out.print(Evaluate.run(rest));
             case "check" -> out.print(Check.run(rest));
             case "formula" -> out.print(WorkOut.run(rest));
+            case "backup" -> out.print(BackupCommands.backup(rest));
+            case "restore" -> out.print(BackupCommands.restore(rest));
             case "verify" -> {
                 Verify.Said said = Verify.run(rest);
                 out.print(said.text());
@@ -90,9 +94,9 @@ public class Loesscape {
     public static ConfigurableApplicationContext serve(Options options, ServerClock clock, String... others) {
         InstallationSecret secret = Preflight.check(options);
         String databasePassword = secret.of(Preflight.DATABASE);
+        Preflight.upgrade(options, databasePassword);
         SpringApplication application = new SpringApplication(Loesscape.class);
         application.addInitializers(context -> {
-            Migrations.run(options.databaseUrl(), databasePassword);
             context.getBeanFactory().registerSingleton("clock", clock);
             context.getBeanFactory().registerSingleton("facing", options.facing());
             Supplier<String> passphrase = () -> secret.of("authority");
@@ -108,6 +112,10 @@ public class Loesscape {
                 "--spring.datasource.url=" + options.databaseUrl(),
                 "--spring.datasource.username=",
                 "--spring.datasource.password=" + databasePassword));
+        // What is measured is told on this machine, and only where that was asked for.
+        settings.add("--management.server.port="
+                + (options.facing().metricsPort() == 0 ? -1 : options.facing().metricsPort()));
+        settings.add("--management.server.address=127.0.0.1");
         if (options.facing().isSecure()) {
             // A name that browsers take from this host over TLS only (RFC 6265bis, 4.1.3.2).
             settings.add("--server.servlet.session.cookie.name=__Host-session");

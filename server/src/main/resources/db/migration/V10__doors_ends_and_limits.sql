@@ -119,3 +119,21 @@ ALTER TABLE webhook_delivery ADD COLUMN digest VARCHAR(64);
 CREATE INDEX dispatch_account ON dispatch (account_id);
 CREATE INDEX dispatch_template ON dispatch (template_id);
 CREATE INDEX filling_started ON filling (started);
+
+-- The last number a record of a template had, so that none is given twice after one was deleted.
+ALTER TABLE template ADD COLUMN last_record INT DEFAULT 0 NOT NULL;
+UPDATE template SET last_record = coalesce((SELECT max(number) FROM record WHERE template_id = template.id), 0);
+
+-- What was deleted, by whom and why; of a sealed document its hash stays, so that whoever has it can still have it checked.
+CREATE TABLE deletion (
+  id          BIGINT GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
+  template_id UUID,
+  kind        VARCHAR(20)   NOT NULL CHECK (kind IN ('RECORD', 'DISPATCH', 'FILLING', 'MESSAGE')),
+  what        VARCHAR(200)  NOT NULL,
+  because     VARCHAR(1000) NOT NULL,
+  who         VARCHAR(200)  NOT NULL,
+  at          TIMESTAMP WITH TIME ZONE NOT NULL,
+  digest      VARCHAR(64)
+);
+CREATE INDEX deletion_template ON deletion (template_id);
+CREATE INDEX deletion_digest ON deletion (digest);

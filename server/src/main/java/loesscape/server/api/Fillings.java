@@ -3,6 +3,7 @@ package loesscape.server.api;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.evaluation.Answers;
@@ -16,11 +17,13 @@ import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.core.signing.FinishedDocument;
 import loesscape.core.signing.SignedDocument;
+import loesscape.core.wording.Display;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
 import loesscape.server.store.FillingStore.Filling;
+import loesscape.server.store.Forcing;
 import loesscape.server.store.OrganisationStore;
 import loesscape.server.store.PictureStore;
 import loesscape.server.store.RecordStore;
@@ -44,6 +47,7 @@ public class Fillings {
     private final FileStore files;
     private final AnswerRules rules;
     private final RecordPdfs pdfs;
+    private final Forcing forcing;
     private final PictureStore pictures;
     private final OrganisationStore organisations;
     private final Clock clock;
@@ -57,6 +61,7 @@ public class Fillings {
             FileStore files,
             AnswerRules rules,
             RecordPdfs pdfs,
+            Forcing forcing,
             PictureStore pictures,
             OrganisationStore organisations,
             Clock clock) {
@@ -68,6 +73,7 @@ public class Fillings {
         this.files = files;
         this.rules = rules;
         this.pdfs = pdfs;
+        this.forcing = forcing;
         this.pictures = pictures;
         this.organisations = organisations;
         this.clock = clock;
@@ -132,8 +138,12 @@ public class Fillings {
 
     @Transactional(readOnly = true)
     public Sheet open(String link, @Nullable String secret) {
-        CompiledTemplate release = release(target(link));
+        Target target = target(link);
+        CompiledTemplate release = release(target);
         Filling filling = secret == null ? null : fillings.find(link, secret).orElse(null);
+        if (filling == null || filling.finished() == null) {
+            checkOpen(target);
+        }
         Answers answers = filling == null ? Answers.NONE : filling.answers();
         Integer record = filling == null || filling.finished() == null
                 ? null
@@ -154,13 +164,15 @@ public class Fillings {
     /** The secret of the filling a browser knows, or of a new one where it knows none that is still there. */
     @Transactional
     public String known(String link, @Nullable String secret) {
-        target(link);
+        checkOpen(target(link));
         return secret != null && fillings.find(link, secret).isPresent() ? secret : fillings.begin(link);
     }
 
     @Transactional
     public AnswerKept answer(String link, String secret, String key, String typed) {
-        CompiledTemplate release = release(target(link));
+        Target target = target(link);
+        checkOpen(target);
+        CompiledTemplate release = release(target);
         Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
         State before = release.evaluate(filling.answers(), now());
         String kept = rules.check(release, before, filling.id(), key, typed);
@@ -174,7 +186,7 @@ public class Fillings {
     /** Keeps a file of a filling and tells its identity. */
     @Transactional
     public String handIn(String link, String secret, FileStore.Incoming file) {
-        target(link);
+        checkOpen(target(link));
         Filling filling = open(fillings.lock(link, secret).orElseThrow(Fillings::noFilling));
         return rules.handIn(filling.id(), file);
     }
@@ -198,6 +210,7 @@ public class Fillings {
             return new Finished(
                     records.ofFilling(filling.id()).map(Kept::number).orElse(null), List.of());
         }
+        checkOpen(target);
         State state = release.evaluate(filling.answers(), now());
         if (!state.obstacles().isEmpty()) {
             return new Finished(null, state.obstacles());
@@ -213,6 +226,7 @@ public class Fillings {
                 document.after(document.snapshot("", answers, today)).finish(answers, today);
         Instant finished = fillings.finish(filling.id());
         int number = records.add(target.template(), target.release(), filling.id(), finished, whole);
+        forcing.whenCommitted();
         return new Finished(number, List.of());
     }
 
@@ -240,6 +254,26 @@ public class Fillings {
     private Target target(String link) {
         return links.follow(link)
                 .orElseThrow(() -> new Problems.Missing("This link leads nowhere. Ask whoever sent it for a new one."));
+    }
+
+    private void checkOpen(Target target) {
+        Instant opens = target.opening().opens();
+        Instant closes = target.opening().closes();
+        if (target.ended() != null) {
+            throw new Problems.Ended("This link was ended. Ask whoever sent it for a new one.");
+        }
+        if (closes != null && !clock.instant().isBefore(closes)) {
+            throw new Problems.Ended(
+                    "This closed on %s. What was finished before is still there.".formatted(day(closes)));
+        }
+        if (opens != null && clock.instant().isBefore(opens)) {
+            throw new Refused(Refused.Cause.NOT_NOW, "This opens on %s; come again then.".formatted(day(opens)));
+        }
+    }
+
+    private String day(Instant instant) {
+        return Display.day(LocalDate.ofInstant(instant, clock.getZone()))
+                + DateTimeFormatter.ofPattern(", HH:mm").format(instant.atZone(clock.getZone()));
     }
 
     private CompiledTemplate release(Target target) {

@@ -18,6 +18,7 @@ import loesscape.server.security.SecurityEvent;
 import loesscape.server.security.Told;
 import loesscape.server.store.ReleaseStore;
 import loesscape.server.store.TemplateStore;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -110,7 +111,7 @@ class ReleasesApi {
                     + blocking.stream().map(Finding::message).collect(Collectors.joining(" ")));
         }
         int number = releases.add(copy, notes, blocking.isEmpty() ? "" : accepted, author.id());
-        return new NewLink(number, "/fill/" + releases.addLink(id, number));
+        return new NewLink(number, "/fill/" + releases.addLink(id, number, ReleaseStore.Opening.ALWAYS));
     }
 
     private List<Finding> blocking(Template template) {
@@ -130,10 +131,26 @@ class ReleasesApi {
 
     @PostMapping("/{number}/links")
     @Told(SecurityEvent.LINK_MADE)
-    NewLink link(@PathVariable UUID id, @PathVariable int number) {
+    NewLink link(
+            @PathVariable UUID id,
+            @PathVariable int number,
+            @RequestBody(required = false) ReleaseStore.@Nullable Opening opening) {
         if (releases.find(id, number).isEmpty()) {
             throw new Problems.Missing("There is no such release.");
         }
-        return new NewLink(number, "/fill/" + releases.addLink(id, number));
+        return new NewLink(
+                number,
+                "/fill/"
+                        + releases.addLink(
+                                id, number, checked(opening == null ? ReleaseStore.Opening.ALWAYS : opening)));
+    }
+
+    static ReleaseStore.Opening checked(ReleaseStore.Opening opening) {
+        Instant opens = opening.opens();
+        Instant closes = opening.closes();
+        if (opens != null && closes != null && !opens.isBefore(closes)) {
+            throw new Refusal("A link opens before it closes.");
+        }
+        return opening;
     }
 }

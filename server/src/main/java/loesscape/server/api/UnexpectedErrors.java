@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.SecureRandom;
 import java.time.Duration;
+import loesscape.server.store.DatabaseFull;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -39,6 +40,7 @@ class UnexpectedErrors implements ErrorController {
     private static final SecureRandom RANDOM = new SecureRandom();
     private static final int NUMBERS = 100_000_000;
     private static final Duration BUSY = Duration.ofSeconds(2);
+    private static final Duration FULL = Duration.ofSeconds(30);
 
     @ExceptionHandler({
         TransientDataAccessException.class,
@@ -46,12 +48,21 @@ class UnexpectedErrors implements ErrorController {
         CannotCreateTransactionException.class
     })
     ResponseEntity<ProblemDetail> busy(Exception error, HttpServletRequest request) {
+        if (DatabaseFull.isBehind(error)) {
+            return later(
+                    "No room",
+                    "This server has no room left to keep anything; what was kept is still there. Try again in a while.",
+                    FULL);
+        }
         LOG.warn("{} {} was not done, too much else was: {}", request.getMethod(), shown(request), rootOf(error));
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
-                HttpStatus.SERVICE_UNAVAILABLE, "Too much is being kept at once; nothing was lost. Try again.");
-        problem.setTitle("Busy");
+        return later("Busy", "Too much is being kept at once; nothing was lost. Try again.", BUSY);
+    }
+
+    private static ResponseEntity<ProblemDetail> later(String title, String detail, Duration wait) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.SERVICE_UNAVAILABLE, detail);
+        problem.setTitle(title);
         return ResponseEntity.status(problem.getStatus())
-                .header(HttpHeaders.RETRY_AFTER, Long.toString(BUSY.toSeconds()))
+                .header(HttpHeaders.RETRY_AFTER, Long.toString(wait.toSeconds()))
                 .body(problem);
     }
 

@@ -145,7 +145,7 @@ public class DemoWorld implements ApplicationRunner {
 
     private void release(UUID template, long author, String notes, List<Map<String, String>> records) {
         int number = releases.add(templates.lock(template).orElseThrow(), notes, "", author);
-        String link = releases.addLink(template, number);
+        String link = releases.addLink(template, number, ReleaseStore.Opening.ALWAYS);
         for (Map<String, String> answers : records) {
             String secret = fillings.known(link, null);
             answers.forEach((key, typed) -> fillings.answer(link, secret, key, typed));

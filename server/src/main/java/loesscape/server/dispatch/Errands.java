@@ -2,6 +2,7 @@ package loesscape.server.dispatch;
 
 import java.util.concurrent.TimeUnit;
 import loesscape.server.outside.Mail;
+import loesscape.server.store.DatabaseFull;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -63,7 +64,9 @@ class Errands {
         try {
             errand.run();
         } catch (RuntimeException e) {
-            LOG.warn("The errand “{}” failed; it is tried again", name, e);
+            if (!DatabaseFull.isBehind(e)) { // That is said once a minute, and not by each.
+                LOG.warn("The errand “{}” failed; it is tried again", name, e);
+            }
         }
     }
 }

@@ -24,6 +24,7 @@ import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.DispatchStore.Purpose;
 import loesscape.server.store.FileStore;
 import loesscape.server.store.FillingStore;
+import loesscape.server.store.Forcing;
 import loesscape.server.store.IdentityStore;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.TemplateStore;
@@ -47,6 +48,7 @@ class Proceedings {
     private final ReleasedTemplates releases;
     private final Letters letters;
     private final Webhooks webhooks;
+    private final Forcing forcing;
     private final Clock clock;
 
     Proceedings(
@@ -59,7 +61,9 @@ class Proceedings {
             ReleasedTemplates releases,
             Letters letters,
             Webhooks webhooks,
+            Forcing forcing,
             Clock clock) {
+        this.forcing = forcing;
         this.dispatches = dispatches;
         this.fillings = fillings;
         this.files = files;
@@ -155,13 +159,17 @@ class Proceedings {
                 }
             }
             case Event.Signed it -> {
+                forcing.whenCommitted();
                 dispatches.endLinks(kept.id(), it.role(), Purpose.TURN);
                 identities.forget(kept.id(), it.role());
                 dispatches.endTurn(kept.id(), it.role());
             }
             case Event.Declined ignored -> ended(kept, "Somebody declined.", "declined");
             case Event.Withdrawn ignored -> ended(kept, "The sender took it back.", "withdrawn");
-            case Event.Finished it -> webhooks.tell(kept, "finished", it.record());
+            case Event.Finished it -> {
+                forcing.whenCommitted();
+                webhooks.tell(kept, "finished", it.record());
+            }
             case Event.Sent ignored -> {}
             case Event.SignatureMade ignored -> {}
             case Event.SignatureTakenBack it -> fillings.keep(kept.filling(), it.field(), "");
@@ -171,13 +179,14 @@ class Proceedings {
             case Event.Skipped ignored -> {}
             case Event.Opened ignored -> {}
             case Event.Consented ignored -> {}
-            case Event.Paid ignored -> {}
+            case Event.Paid ignored -> forcing.whenCommitted();
             case Event.NotPaid ignored -> {}
-            case Event.Sealed ignored -> {}
+            case Event.Sealed ignored -> forcing.whenCommitted();
         }
     }
 
     private void ended(Kept kept, String words, String event) {
+        forcing.whenCommitted();
         letters.ended(kept, words);
         kept.dispatch().parties().forEach(party -> dispatches.endLinks(kept.id(), party.role(), Purpose.TURN));
         webhooks.tell(kept, event, null);

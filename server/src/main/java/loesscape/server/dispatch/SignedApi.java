@@ -80,7 +80,7 @@ class SignedApi {
     Checked verify(InputStream file) throws IOException {
         try (Spool.Passing passing = spool.take(file)) {
             SealCheck check = heavy.run(() -> authority.check(Files.readAllBytes(passing.at())));
-            return checked(check, dispatches.withDigest(passing.digest()).isPresent());
+            return checked(check, dispatches.wasSealed(passing.digest()));
         }
     }
 

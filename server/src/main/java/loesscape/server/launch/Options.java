@@ -89,8 +89,12 @@ public record Options(boolean demo, boolean reset, int port, String address, Pat
         return data.resolve("loesscape");
     }
 
-    /** WRITE_DELAY=0: what is acknowledged is on disk (docs/decisions/0003-kept-means-on-disk.md). */
+    /**
+     * WRITE_DELAY=0: what is acknowledged is written (docs/decisions/0003-kept-means-on-disk.md). RETENTION_TIME: the room of
+     * what is no longer wanted is used again after three seconds, as the file is forced to the disk every second
+     * (docs/decisions/0016-forced-to-the-disk.md).
+     */
     public String databaseUrl() {
-        return "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+        return "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;RETENTION_TIME=3000;DB_CLOSE_ON_EXIT=FALSE";
     }
 }

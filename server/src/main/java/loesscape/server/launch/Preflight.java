@@ -12,6 +12,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.stream.Stream;
+import loesscape.server.store.Migrations;
 import org.h2.api.ErrorCode;
 
 /** What can be wrong before the server starts, each told in one sentence instead of a stack trace. */
@@ -42,6 +43,23 @@ public final class Preflight {
             reset(options);
         }
         return secret;
+    }
+
+    /**
+     * Brings the tables to the form that this program needs, with a backup of what was there before.
+     *
+     * @throws LaunchProblem where they are of a newer version
+     */
+    public static void upgrade(Options options, String password) {
+        try {
+            Migrations.run(
+                    options.databaseUrl(), password, version -> Backup.beforeUpgrade(options, password, version));
+        } catch (Migrations.Newer newer) {
+            throw new LaunchProblem(
+                    1,
+                    "The data in %s were used by a newer Loesscape (%s) Start that one, or restore a backup from before its upgrade."
+                            .formatted(options.data(), newer.getMessage()));
+        }
     }
 
     private static void port(Options options) {

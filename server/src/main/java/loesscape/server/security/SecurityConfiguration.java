@@ -70,6 +70,8 @@ class SecurityConfiguration {
                         .access(may(AccountRole.READER, Right.SEE, rights::ofDispatch))
                         .requestMatchers(HttpMethod.GET, "/api/dispatches", "/api/templates", "/api/organisation/**")
                         .hasRole("READER")
+                        .requestMatchers("/api/dispatches/{id}/delete")
+                        .access(may(AccountRole.AUTHOR, Right.WRITE, rights::ofDispatch))
                         .requestMatchers(
                                 HttpMethod.GET, "/api/templates/{id}/releases", "/api/templates/{id}/releases/*/roles")
                         .access(may(AccountRole.SENDER, Right.SEND, rights::of))

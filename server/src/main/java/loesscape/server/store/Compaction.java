@@ -6,8 +6,6 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.concurrent.TimeUnit;
 import javax.sql.DataSource;
-import org.h2.engine.SessionLocal;
-import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -43,12 +41,10 @@ class Compaction {
     @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
     void compact() {
         try (Connection connection = database.getConnection()) {
+            MVStore file = Forcing.file(connection);
+            // What is no longer wanted is written over some seconds later; by then what came after it is on the disk.
+            file.sync();
             if (inUse(connection) < WANTED_IN_USE) {
-                MVStore file = ((SessionLocal)
-                                connection.unwrap(JdbcConnection.class).getSession())
-                        .getDatabase()
-                        .getStore()
-                        .getMvStore();
                 database.alone(() -> file.compact(ALL, AT_A_TIME));
             }
         } catch (SQLException e) {

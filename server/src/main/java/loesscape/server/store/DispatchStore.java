@@ -502,12 +502,14 @@ public class DispatchStore {
                 .optional();
     }
 
-    /** The dispatch whose sealed document has a digest. */
-    public Optional<UUID> withDigest(String digest) {
-        return database.sql("SELECT id FROM dispatch WHERE digest = ?")
-                .param(digest)
-                .query(UUID.class)
-                .optional();
+    /** Whether a document with a digest was sealed here, also where it was deleted since. */
+    public boolean wasSealed(String digest) {
+        return database.sql(
+                                "SELECT (SELECT count(*) FROM dispatch WHERE digest = ?) + (SELECT count(*) FROM deletion WHERE digest = ?)")
+                        .params(digest, digest)
+                        .query(Integer.class)
+                        .single()
+                > 0;
     }
 
     /** The dispatches under way whose people are to be reminded now. */

@@ -28,15 +28,20 @@ public final class OneWriter extends DelegatingDataSource {
 
     private final ReentrantLock turn = new ReentrantLock(true);
     private final Duration patience;
+    private final DiskRoom disk;
 
-    /** Who waits longer than 20 seconds for a turn is refused with a {@link SQLTransientConnectionException}. */
-    public OneWriter(DataSource pool) {
-        this(pool, PATIENCE);
+    /**
+     * Who waits longer than 20 seconds for a turn is refused with a {@link SQLTransientConnectionException}, and so is whoever
+     * writes while the disk is full.
+     */
+    OneWriter(DataSource pool, DiskRoom disk) {
+        this(pool, PATIENCE, disk);
     }
 
-    OneWriter(DataSource pool, Duration patience) {
+    OneWriter(DataSource pool, Duration patience, DiskRoom disk) {
         super(pool);
         this.patience = patience;
+        this.disk = disk;
     }
 
     @Override
@@ -144,6 +149,7 @@ public final class OneWriter extends DelegatingDataSource {
 
         private void begin() throws SQLException {
             if (!isTaken) {
+                disk.check();
                 take();
                 isTaken = true;
             }

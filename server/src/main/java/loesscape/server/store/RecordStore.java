@@ -32,12 +32,15 @@ public class RecordStore {
     /** A finished filling: the answers that counted, and what stands as it stood when they were given. */
     public record Kept(int number, int release, Instant finished, Answers answers, Settled settled) {}
 
-    /** Keeps a record under the next number; its caller holds the template's lock, so that numbers have no gaps. */
+    /** Keeps a record under the next number, which no other ever had; its caller holds the template's lock. */
     public int add(UUID template, int release, long filling, Instant finished, FinishedDocument document) {
-        int number = database.sql("SELECT coalesce(max(number), 0) + 1 FROM record WHERE template_id = ?")
+        int number = database.sql("SELECT last_record + 1 FROM template WHERE id = ?")
                 .param(template)
                 .query(Integer.class)
                 .single();
+        database.sql("UPDATE template SET last_record = ? WHERE id = ?")
+                .params(number, template)
+                .update();
         database.sql("""
                         INSERT INTO record (template_id, number, release, filling_id, finished, answers, settled)
                         VALUES (?, ?, ?, ?, ?, ?, ?)

@@ -1,14 +1,18 @@
 package loesscape.server.store;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.model.Template;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.security.Secrets;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,9 +32,6 @@ public class ReleaseStore {
     /** A release in the list of a template's releases. */
     public record Listed(
             int number, Instant released, String by, String notes, String accepted, int links, int records) {}
-
-    /** Where a link leads. */
-    public record Target(UUID template, int release) {}
 
     /** The releases of a template, the newest first. */
     public List<Listed> list(UUID template) {
@@ -98,20 +99,116 @@ public class ReleaseStore {
                 .optional();
     }
 
+    /**
+     * From when until when a link leads somewhere.
+     *
+     * @param opens null for at once
+     * @param closes null for never
+     */
+    public record Opening(@Nullable Instant opens, @Nullable Instant closes) {
+
+        /** At once and for good. */
+        public static final Opening ALWAYS = new Opening(null, null);
+    }
+
     /** Makes a link to a release and tells its secret, which is kept nowhere. */
-    public String addLink(UUID template, int number) {
+    public String addLink(UUID template, int number, Opening opening) {
         String secret = Secrets.make();
-        database.sql("INSERT INTO link (hash, template_id, release, created) VALUES (?, ?, ?, ?)")
-                .params(Secrets.hash(secret), template, number, OffsetDateTime.now(clock))
+        database.sql("INSERT INTO link (hash, template_id, release, created, opens, closes) VALUES (?, ?, ?, ?, ?, ?)")
+                .param(Secrets.hash(secret))
+                .param(template)
+                .param(number)
+                .param(OffsetDateTime.now(clock))
+                .param(time(opening.opens()))
+                .param(time(opening.closes()))
                 .update();
         return secret;
     }
 
-    /** Where the link with a secret leads; empty where there is none. */
+    private static @Nullable OffsetDateTime time(@Nullable Instant instant) {
+        return instant == null ? null : OffsetDateTime.ofInstant(instant, ZoneOffset.UTC);
+    }
+
+    /**
+     * Where a link leads.
+     *
+     * @param opening from when until when it does
+     * @param ended when somebody ended it; null while nobody has
+     */
+    public record Target(
+            UUID template,
+            int release,
+            Opening opening,
+            @Nullable Instant ended) {}
+
+    /** Where the link with a secret leads, or led; empty where there is none. */
     public Optional<Target> follow(String secret) {
-        return database.sql("SELECT template_id, release FROM link WHERE hash = ?")
+        return database.sql("SELECT template_id, release, opens, closes, ended FROM link WHERE hash = ?")
                 .param(Secrets.hash(secret))
-                .query((row, n) -> new Target(row.getObject("template_id", UUID.class), row.getInt("release")))
+                .query((row, n) -> new Target(
+                        row.getObject("template_id", UUID.class),
+                        row.getInt("release"),
+                        new Opening(instant(row, "opens"), instant(row, "closes")),
+                        instant(row, "ended")))
                 .optional();
+    }
+
+    private static @Nullable Instant instant(ResultSet row, String column) throws SQLException {
+        OffsetDateTime time = row.getObject(column, OffsetDateTime.class);
+        return time == null ? null : time.toInstant();
+    }
+
+    /**
+     * A link that was made.
+     *
+     * @param begun how many have begun to fill in through it
+     * @param finished how many of them have finished
+     */
+    public record FillLink(
+            int id,
+            int release,
+            Instant made,
+            Opening opening,
+            @Nullable Instant ended,
+            int begun,
+            int finished) {}
+
+    /** The links to releases of a template, the newest first. */
+    public List<FillLink> links(UUID template) {
+        return database.sql("""
+                        SELECT id, release, created, opens, closes, ended,
+                          (SELECT count(*) FROM filling WHERE link = hash) AS begun,
+                          (SELECT count(*) FROM filling WHERE link = hash AND finished IS NOT NULL) AS finished
+                        FROM link WHERE template_id = ? ORDER BY created DESC, id DESC LIMIT 500
+                        """)
+                .param(template)
+                .query((row, n) -> new FillLink(
+                        row.getInt("id"),
+                        row.getInt("release"),
+                        row.getObject("created", OffsetDateTime.class).toInstant(),
+                        new Opening(instant(row, "opens"), instant(row, "closes")),
+                        instant(row, "ended"),
+                        row.getInt("begun"),
+                        row.getInt("finished")))
+                .list();
+    }
+
+    /** Sets when a link opens and closes; tells whether there is one that nobody has ended. */
+    public boolean setOpening(UUID template, int link, Opening opening) {
+        return database.sql("UPDATE link SET opens = ?, closes = ? WHERE template_id = ? AND id = ? AND ended IS NULL")
+                        .param(time(opening.opens()))
+                        .param(time(opening.closes()))
+                        .param(template)
+                        .param(link)
+                        .update()
+                == 1;
+    }
+
+    /** Ends a link for good; tells whether there is one that nobody had ended. */
+    public boolean endLink(UUID template, int link) {
+        return database.sql("UPDATE link SET ended = ? WHERE template_id = ? AND id = ? AND ended IS NULL")
+                        .params(OffsetDateTime.now(clock), template, link)
+                        .update()
+                == 1;
     }
 }

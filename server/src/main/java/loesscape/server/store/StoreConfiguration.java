@@ -1,10 +1,12 @@
 package loesscape.server.store;
 
 import com.zaxxer.hikari.HikariDataSource;
+import java.nio.file.Path;
 import loesscape.server.security.AccountsById;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.env.Environment;
 
 /** Puts {@link OneWriter} in front of the pool of connections. */
 @Configuration(proxyBeanMethods = false)
@@ -16,11 +18,13 @@ class StoreConfiguration {
     }
 
     @Bean
-    static BeanPostProcessor oneWriter() {
+    static BeanPostProcessor oneWriter(Environment environment) {
         return new BeanPostProcessor() {
             @Override
             public Object postProcessAfterInitialization(Object bean, String name) {
-                return bean instanceof HikariDataSource pool ? new OneWriter(pool) : bean;
+                return bean instanceof HikariDataSource pool
+                        ? new OneWriter(pool, new DiskRoom(Path.of(environment.getRequiredProperty("loesscape.data"))))
+                        : bean;
             }
         };
     }

@@ -19,13 +19,13 @@ class EndpointsTest {
     static final RunningServer SERVER = RunningServer.demo();
 
     private static final Pattern FOR_ALL =
-            Pattern.compile("/api/(session|setup|fill|sign|signed|open|desk|verify)(/.*)?");
+            Pattern.compile("/api/(session|setup|fill|sign|signed|open|desk|verify)(/.*)?|/healthz");
 
     private static final Pattern FOR_READERS =
             Pattern.compile("GET /api/(dispatches.*|templates|templates/[^/]+/records.*|organisation.*)");
 
     private static final Pattern FOR_SENDERS = Pattern.compile(
-            "GET /api/templates/[^/]+/(open-links|releases(/[^/]+/roles)?)|POST /api/dispatches/.*|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
+            "GET /api/templates/[^/]+/(open-links|releases(/[^/]+/roles)?)|POST /api/dispatches/[^/]+/(?!delete).*|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
 
     private record Endpoint(String method, String path) {
 

@@ -109,6 +109,7 @@ class SigningTest {
 
         author.getByRole(AriaRole.LINK, named("Dispatches")).click();
         author.getByLabel("Filter dispatches").fill("Femke");
+        assertThat(author.getByRole(AriaRole.LINK, named("Drilling agreement"))).hasCount(1);
         author.getByRole(AriaRole.LINK, named("Drilling agreement")).click();
         assertThat(author.locator("main")).containsText("No rig is free.");
         assertThat(author.locator("main")).containsText("A payment was not made: the desk refused it");

@@ -65,7 +65,27 @@ final class EveryWrite {
         Visitor writer = server.visitor();
         writer.post("/api/session", account.formatted("")).ok();
         create("/api/templates", "{\"title\":\"Empty %s\"}".formatted(name));
+        writer.send("DELETE", "/api/session/others", null).ok();
+        writer.put("/api/session/password", "{\"before\":\"long enough words\",\"after\":\"other long words\"}")
+                .ok();
         writer.send("DELETE", "/api/session", null).ok();
+        String of = "/api/accounts/" + accountId("Writer " + name);
+        author.put(of + "/role", "{\"role\":\"sender\"}").ok();
+        author.post(of + "/end-sessions", null).ok();
+        String reset = path(author.post(of + "/reset", null)).substring("/reset/".length());
+        String wanted = "{\"link\":\"%s\",\"password\":\"third long words\"}".formatted(reset);
+        writer.post("/api/session/reset", wanted).ok();
+        writer.put("/api/session/reset", wanted).ok();
+        author.send("DELETE", of, null).ok();
+    }
+
+    private int accountId(String called) {
+        for (JsonNode account : author.get("/api/accounts").ok().json().get("accounts")) {
+            if (account.get("name").stringValue().equals(called)) {
+                return account.get("id").intValue();
+            }
+        }
+        throw new AssertionError(called);
     }
 
     private void organisation() {
@@ -165,6 +185,27 @@ final class EveryWrite {
         JsonNode finished = filler.post(path + "/finish", null).ok().json();
         assertThat(finished.get("record").isNull()).as("%s", finished).isFalse();
         filler.post(path + "/again", null).ok();
+        String links = "/api/templates/" + template + "/links";
+        String link =
+                links + "/" + author.get(links).ok().json().at("/links/0/id").intValue();
+        author.put(link, "{\"opens\":null,\"closes\":\"2100-01-01T00:00:00Z\"}").ok();
+        author.post(link + "/end", null).ok();
+        author.put("/api/templates/" + template + "/retention", "{\"days\":36500}")
+                .ok();
+        author.post("/api/templates/" + template + "/records/1/delete", "{\"because\":\"Soaked\"}")
+                .ok();
+        String access = "/api/templates/" + template + "/access";
+        author.put(access, "{\"shared\":[{\"name\":\"\",\"may\":\"see\"}]}").ok();
+        String other = "{\"name\":\"Heir %s\"%s}";
+        author.post("/api/accounts", other.formatted(name, ",\"password\":\"long enough words\",\"role\":\"author\""))
+                .ok();
+        String gift = create("/api/templates", "{\"title\":\"Gift %s\"}".formatted(name));
+        author.put("/api/templates/" + gift + "/access/owner", other.formatted(name, ""))
+                .ok();
+        String person = "{\"address\":\"nobody@x.example\",\"because\":\"Soaked\"}";
+        author.post("/api/people/find", "{\"address\":\"nobody@x.example\"}").ok();
+        author.post("/api/people/export", "{\"address\":\"nobody@x.example\"}").ok();
+        author.post("/api/people/erase", person).ok();
     }
 
     private void dispatches() {
@@ -255,6 +296,7 @@ final class EveryWrite {
                 .ok();
         author.post(dispatch + "/remind", "{\"role\":\"a\"}").ok();
         author.post(dispatch + "/withdraw", "{\"because\":\"Wrong parcel\"}").ok();
+        author.post(dispatch + "/delete", "{\"because\":\"Wrong parcel\"}").ok();
         Sent.Turn declining =
                 Sent.in(server, author, template).send("{}", "a", "b").turn("a");
         declining

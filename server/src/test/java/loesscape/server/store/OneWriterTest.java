@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.zaxxer.hikari.HikariDataSource;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
@@ -22,7 +23,9 @@ import org.junit.jupiter.api.Test;
 class OneWriterTest {
 
     private final HikariDataSource pool = pool();
-    private final OneWriter source = new OneWriter(pool);
+    private static final DiskRoom ROOMY = new DiskRoom(Path.of("/nowhere"), () -> DiskRoom.RESERVE);
+
+    private final OneWriter source = new OneWriter(pool, ROOMY);
 
     private static HikariDataSource pool() {
         HikariDataSource pool = new HikariDataSource();
@@ -129,7 +132,7 @@ class OneWriterTest {
 
     @Test
     void whoWaitsTooLongForATurnIsRefusedAndMayComeAgain() throws Exception {
-        OneWriter impatient = new OneWriter(pool, Duration.ofMillis(100));
+        OneWriter impatient = new OneWriter(pool, Duration.ofMillis(100), ROOMY);
         try (Connection first = impatient.getConnection()) {
             first.setAutoCommit(false);
             first.createStatement().executeUpdate("UPDATE t SET n = 1 WHERE id = 1");

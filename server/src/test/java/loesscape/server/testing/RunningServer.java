@@ -20,6 +20,7 @@ import javax.sql.DataSource;
 import loesscape.server.Loesscape;
 import loesscape.server.clock.ServerClock;
 import loesscape.server.launch.Options;
+import loesscape.server.retention.Deletions;
 import loesscape.server.security.Facing;
 import loesscape.server.security.SetupLink;
 import org.jspecify.annotations.Nullable;
@@ -146,6 +147,11 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
     /** The requests of all visitors that were answered with success. */
     public Set<HttpRequest> succeeded() {
         return succeeded;
+    }
+
+    /** What the server does every minute: it throws away what is over. */
+    public Runnable tidying() {
+        return () -> running().getBean(Deletions.class).deleteWhatIsOver();
     }
 
     /** The clock of the server. */

@@ -1,0 +1,5 @@
+/** How the server is, for those who keep it running. */
+@NullMarked
+package loesscape.server.health;
+
+import org.jspecify.annotations.NullMarked;
