@@ -9,6 +9,7 @@
   import Draft from "./pages/Draft.svelte";
   import RecordPage from "./pages/RecordPage.svelte";
   import Records from "./pages/Records.svelte";
+  import People from "./pages/People.svelte";
   import Release from "./pages/Release.svelte";
   import SetPassword from "./pages/SetPassword.svelte";
   import SignIn from "./pages/SignIn.svelte";
@@ -43,6 +44,8 @@
     <Dispatches />
   {:else if place[0] === "lookups"}
     <Lookups />
+  {:else if place[0] === "people"}
+    <People />
   {:else if place[0] === "outside"}
     <Outside />
   {:else if template && place[2] === "release"}

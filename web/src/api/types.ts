@@ -313,6 +313,18 @@ export type Declining = {
   because: string;
 };
 
+export type Deleted = {
+  kind: Kind;
+  what: string;
+  because: string;
+  who: string;
+  at: string;
+};
+
+export type Deleting = {
+  because: string;
+};
+
 export type Delivery = {
   delivery: string;
   event: string;
@@ -723,6 +735,11 @@ export type EntryWanted = {
   key: string;
 };
 
+export type Erasing = {
+  address: string;
+  because: string;
+};
+
 export type Explained = {
   text: string;
   holds: boolean;
@@ -898,6 +915,20 @@ export type FieldValueWorkedOut = {
   overtypable: boolean;
 };
 
+export type FillLink = {
+  id: number;
+  release: number;
+  made: string;
+  opening: Opening;
+  ended: string | null;
+  begun: number;
+  finished: number;
+};
+
+export type FillLinkList = {
+  links: FillLink[];
+};
+
 export type Finding = {
   key: string;
   message: string;
@@ -1004,6 +1035,17 @@ export type KeepBlock = {
   section: string;
   name: string;
 };
+
+export type KeepFor = {
+  days: number | null;
+};
+
+export type KeptOf = {
+  what: string;
+  path: string;
+};
+
+export type Kind = "record" | "dispatch" | "filling" | "message";
 
 export type LengthClause = {
   field: string;
@@ -1271,6 +1313,10 @@ export type Obstacle = {
   message: string;
 };
 
+export type OfAddress = {
+  address: string;
+};
+
 export type OfRole = {
   role: string;
 };
@@ -1329,6 +1375,11 @@ export type OpenTurn = {
   others: Other[];
   owned: string[];
   mine: string[];
+};
+
+export type Opening = {
+  opens: string | null;
+  closes: string | null;
 };
 
 export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "includes" | "doesNotInclude" | "includesAll" | "isExactly" | "chosen" | "answered" | "blank";
@@ -1459,6 +1510,12 @@ export type PeopleNamed = {
   code: string;
 };
 
+export type Person = {
+  address: string;
+  erasable: KeptOf[];
+  evidence: KeptOf[];
+};
+
 export type PersonNamed = {
   role: string;
   name: string;
@@ -1563,6 +1620,11 @@ export type ReleaseRow = {
 
 export type ResetMade = {
   path: string;
+};
+
+export type Retained = {
+  days: number | null;
+  deleted: Deleted[];
 };
 
 export type Right = "none" | "see" | "send" | "write" | "own";

@@ -1,10 +1,11 @@
 <script lang="ts">
   import { request } from "../api/http";
   import type { DispatchPage, PartyRow } from "../api/types";
-  import { inside } from "../router.svelte";
+  import { inside, router } from "../router.svelte";
   import { session } from "../session.svelte";
   import { day, dayAndTime } from "../times";
   import { STANDINGS } from "./standings";
+  import Deleting from "./Deleting.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { id }: { id: string } = $props();
@@ -133,6 +134,16 @@
             onclick={() => ask(() => request("POST", `${base}/seal`), "It is tried again.")}>Try again</button
           >
         {/if}
+      </div>
+    {/if}
+    {#if session.value?.role === "author" && !goesOn && row.standing !== "sealing"}
+      <div>
+        <Deleting
+          path={`${base}/delete`}
+          what="this dispatch"
+          stays="Of a sealed document its hash stays, so that whoever has it can still have it checked."
+          ondone={() => router.go("/dispatches")}
+        />
       </div>
     {/if}
     {#if page.because}<p class="rounded-xl border bg-paper px-5 py-3">Because: “{page.because}”</p>{/if}

@@ -4,9 +4,11 @@
   import type { Look, RecordPage } from "../api/types";
   import { lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
-  import { inside } from "../router.svelte";
+  import { inside, router } from "../router.svelte";
+  import { session } from "../session.svelte";
   import { dayAndTime } from "../times";
   import Signed from "../document/Signed.svelte";
+  import Deleting from "./Deleting.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { template, number }: { template: string; number: number } = $props();
@@ -120,5 +122,15 @@
         </ul>
       {/if}
     </article>
+    {#if session.value?.role === "author"}
+      <div class="mt-4">
+        <Deleting
+          path={`/api/templates/${template}/records/${page.number}/delete`}
+          what={`record ${page.number}`}
+          stays="Its number is not given to another."
+          ondone={() => router.go(`/templates/${template}/records`)}
+        />
+      </div>
+    {/if}
   {/if}
 </main>

@@ -3,6 +3,8 @@
   import type { NewLink, ReleaseList } from "../api/types";
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import FillLinks from "./FillLinks.svelte";
+  import RetentionSettings from "./RetentionSettings.svelte";
   import SharingSettings from "./SharingSettings.svelte";
   import TopBar from "./TopBar.svelte";
 
@@ -166,6 +168,8 @@
         </table>
       </section>
     {/if}
+    <FillLinks {template} made={fresh} />
     <SharingSettings {template} />
+    <RetentionSettings {template} />
   {/if}
 </main>

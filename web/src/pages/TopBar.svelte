@@ -27,6 +27,7 @@
     { name: "Templates", path: "/templates" },
     { name: "Dispatches", path: "/dispatches" },
     ...(isAuthor ? [{ name: "Lookups", path: "/lookups" }] : []),
+    ...(isAuthor ? [{ name: "People", path: "/people" }] : []),
     ...(isAuthor ? [{ name: "Outside", path: "/outside" }] : []),
   ]);
 

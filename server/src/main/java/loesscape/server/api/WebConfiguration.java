@@ -39,6 +39,7 @@ class WebConfiguration implements WebMvcConfigurer {
         registry.addViewController("/templates/{*rest}").setViewName("forward:/index.html");
         registry.addViewController("/dispatches").setViewName("forward:/index.html");
         registry.addViewController("/dispatches/{*rest}").setViewName("forward:/index.html");
+        registry.addViewController("/people").setViewName("forward:/index.html");
         registry.addViewController("/account").setViewName("forward:/index.html");
         registry.addViewController("/lookups").setViewName("forward:/index.html");
         registry.addViewController("/outside").setViewName("forward:/index.html");

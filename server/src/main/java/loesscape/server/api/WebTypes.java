@@ -56,6 +56,7 @@ final class WebTypes {
             SessionApi.PasswordChange.class,
             SessionApi.PasswordSet.class,
             SessionApi.PasswordOf.class,
+            FillLinksApi.FillLinkList.class,
             ReleasesApi.ReleaseList.class,
             ReleasesApi.NewRelease.class,
             ReleasesApi.NewLink.class,

@@ -23,6 +23,7 @@ import loesscape.core.wording.Display;
 import loesscape.server.outside.PaymentDesk;
 import loesscape.server.security.Facing;
 import loesscape.server.security.Secrets;
+import loesscape.server.store.DatabaseFull;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
@@ -233,6 +234,7 @@ class Payments {
             try {
                 end(due, PaymentDesk.State.LATE);
             } catch (RuntimeException e) {
+                DatabaseFull.passOn(e);
                 LOG.error("The late payment {} was not ended; it is tried again", due.reference(), e);
             }
         }

@@ -3,6 +3,7 @@ package loesscape.server.dispatch;
 import java.nio.charset.StandardCharsets;
 import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.outside.OutsideFailed;
+import loesscape.server.store.DatabaseFull;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Kept;
 import loesscape.server.store.DispatchStore.Unstamped;
@@ -45,6 +46,7 @@ class Receipts {
             } catch (OutsideFailed failed) {
                 dispatches.stampLater(turn);
             } catch (RuntimeException e) {
+                DatabaseFull.passOn(e);
                 LOG.error("The end of a turn of dispatch {} was not stamped; it is tried again", turn.dispatch(), e);
                 dispatches.stampLater(turn);
             }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Signing;
+import loesscape.server.store.DatabaseFull;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
@@ -33,6 +34,7 @@ class Reminders {
             try {
                 transactions.executeWithoutResult(status -> remind(id));
             } catch (RuntimeException e) {
+                DatabaseFull.passOn(e);
                 LOG.error(
                         "The people of dispatch {} were not reminded; it is tried again when they would be next",
                         id,

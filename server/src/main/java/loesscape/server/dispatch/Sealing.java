@@ -25,6 +25,7 @@ import loesscape.server.api.Records;
 import loesscape.server.api.ReleasedTemplates;
 import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.outside.OutsideFailed;
+import loesscape.server.store.DatabaseFull;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.DispatchStore.Actor;
 import loesscape.server.store.DispatchStore.Kept;
@@ -101,6 +102,7 @@ class Sealing {
             } catch (OutsideFailed | Problems.Busy failed) {
                 dispatches.sealLater(id, "");
             } catch (RuntimeException e) {
+                DatabaseFull.passOn(e);
                 LOG.error("The document of dispatch {} was not sealed; it is tried again", id, e);
                 dispatches.sealLater(id, "The finished document could not be made; the log of the server says why.");
             }

@@ -35,6 +35,7 @@ import loesscape.server.outside.OutsideLog;
 import loesscape.server.outside.OutsideService;
 import loesscape.server.security.Secrets;
 import loesscape.server.store.Backoff;
+import loesscape.server.store.DatabaseFull;
 import loesscape.server.store.DispatchStore;
 import loesscape.server.store.RecordStore;
 import loesscape.server.store.TemplateStore;
@@ -282,7 +283,9 @@ class Webhooks {
                     try {
                         deliver(receiver);
                     } catch (RuntimeException e) {
-                        LOG.warn("Ends were not told; it is tried again", e);
+                        if (!DatabaseFull.isBehind(e)) {
+                            LOG.warn("Ends were not told; it is tried again", e);
+                        }
                     } finally {
                         room.release();
                         busy.remove(receiver);

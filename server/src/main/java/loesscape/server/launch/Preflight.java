@@ -1,5 +1,6 @@
 package loesscape.server.launch;
 
+import ch.qos.logback.classic.Level;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
@@ -14,6 +15,7 @@ import java.sql.Statement;
 import java.util.stream.Stream;
 import loesscape.server.store.Migrations;
 import org.h2.api.ErrorCode;
+import org.slf4j.LoggerFactory;
 
 /** What can be wrong before the server starts, each told in one sentence instead of a stack trace. */
 public final class Preflight {
@@ -51,6 +53,10 @@ public final class Preflight {
      * @throws LaunchProblem where they are of a newer version
      */
     public static void upgrade(Options options, String password) {
+        // Nobody has said yet how much is to be logged; what goes well is not, nor that it knows H2 up to 2.3 only.
+        if (LoggerFactory.getLogger("org.flywaydb") instanceof ch.qos.logback.classic.Logger migrations) {
+            migrations.setLevel(Level.ERROR);
+        }
         try {
             Migrations.run(
                     options.databaseUrl(), password, version -> Backup.beforeUpgrade(options, password, version));

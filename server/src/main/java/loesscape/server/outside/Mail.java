@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
 import loesscape.server.store.Backoff;
+import loesscape.server.store.DatabaseFull;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -100,6 +101,7 @@ public class Mail {
                         .update();
                 log.passed(message.service(), what, false);
             } catch (RuntimeException failed) {
+                DatabaseFull.passOn(failed);
                 if (!(failed instanceof OutsideFailed)) {
                     LOG.error("The message {} was not delivered; it is tried again", message.id(), failed);
                 }

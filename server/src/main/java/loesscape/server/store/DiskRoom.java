@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.SQLTransientException;
+import java.sql.SQLTransientConnectionException;
 import java.util.function.LongSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -51,7 +51,7 @@ final class DiskRoom {
     }
 
     /** Nothing is written, as the disk is full. It may not be for long. */
-    static final class Full extends SQLTransientException {
+    static final class Full extends SQLTransientConnectionException {
 
         private static final long serialVersionUID = 1;
 

@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Stream;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.dispatch.DispatchTypes;
+import loesscape.server.retention.RetentionTypes;
 import org.junit.jupiter.api.Test;
 
 /** Files that are made from the Java types and kept in the repository; {@code ./loesscape types} makes them anew. */
@@ -16,7 +18,10 @@ class GeneratedFilesTest {
 
     @Test
     void typesOfTheWebPagesAreThoseOfTheServer() throws IOException {
-        isUpToDate(Path.of("../web/src/api/types.ts"), WebTypes.text(DispatchTypes.SHARED));
+        isUpToDate(
+                Path.of("../web/src/api/types.ts"),
+                WebTypes.text(Stream.concat(DispatchTypes.SHARED.stream(), RetentionTypes.SHARED.stream())
+                        .toList()));
     }
 
     @Test

@@ -131,7 +131,12 @@ class NobodySignsForOthersTest {
                 .json()
                 .get("id")
                 .stringValue();
-        author.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\"}")
+        assertThat(author.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\"}")
+                        .problem(422)
+                        .text())
+                .as("nobody approves their own payment where there is no desk")
+                .contains("this server has no payment desk");
+        author.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\",\"accepted\":\"Tried\"}")
                 .ok();
         Sent sent = Sent.in(OWN, author, id).send("{}", "a", "b");
         assertThat(sent.mail(sent.address("a"), "fill in and sign").get("path").stringValue())

@@ -58,6 +58,6 @@ class HealthTest {
                         "hikaricp_connections")
                 .doesNotContain("applicant");
         assertThat(answer.body().lines().filter(line -> !line.startsWith("#")))
-                .allMatch(line -> line.matches("[a-z_0-9]+(\\{.*})? \\S+"));
+                .allMatch(line -> line.matches("[A-Za-z_0-9]+(\\{.*})? \\S+"));
     }
 }
