@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import loesscape.core.expression.Formula;
@@ -152,14 +153,14 @@ public final class Lexicon {
      * @param within the repeating section in whose rows the place is; null for outside of rows
      */
     public Map<String, Type> types(@Nullable String within) {
-        return types.computeIfAbsent(within == null ? "" : within, ignored -> typesWithin(within));
+        return remembered(types, within == null ? "" : within, () -> typesWithin(within));
     }
 
     /** What a formula names, wherever in the template it stands; nothing where it is not understood. */
     public List<Use> uses(String formula) {
-        return uses.computeIfAbsent(formula, text -> {
+        return remembered(uses, formula, () -> {
             try {
-                return Formula.of(text, typesAnywhere()).uses();
+                return Formula.of(formula, typesAnywhere()).uses();
             } catch (FormulaProblem problem) {
                 return List.of();
             }
@@ -179,9 +180,23 @@ public final class Lexicon {
         }
     }
 
+    /**
+     * What was worked out before, or is now. Working one out asks for others, so that a map cannot do it while it changes
+     * itself; two who ask at the same time get the same.
+     */
+    private static <T> T remembered(Map<String, T> known, String key, Supplier<T> worked) {
+        T before = known.get(key);
+        if (before != null) {
+            return before;
+        }
+        T fresh = worked.get();
+        T other = known.putIfAbsent(key, fresh);
+        return other == null ? fresh : other;
+    }
+
     /** All names, those of the fields in rows for a place in the same row. */
     private Map<String, Type> typesAnywhere() {
-        return types.computeIfAbsent(ANYWHERE, ignored -> {
+        return remembered(types, ANYWHERE, () -> {
             Map<String, Type> known = new LinkedHashMap<>(typesOfRows(true));
             fields.forEach((key, field) -> known.put(key, FormulaTypes.of(field.kind(), this)));
             shared.keySet().forEach(key -> known.put(key, Type.Simple.YES_NO));
