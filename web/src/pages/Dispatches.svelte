@@ -103,7 +103,9 @@
       <select class="text-input py-[6px]" aria-label="Age" bind:value={older} onchange={() => (page = 0)}>
         {#each AGES as { days, label } (days)}<option value={days}>{label}</option>{/each}
       </select>
-      <span class="soft" role="status">{all.found === all.all ? all.all : `${all.found} of ${all.all}`}</span>
+      <span class="soft" role="status"
+        >{all.found === all.all ? `${all.all} dispatches` : `${all.found} of ${all.all} dispatches`}</span
+      >
       <a class="button ml-auto" href="/verify" target="_blank" rel="noopener">Check a signed document</a>
     </div>
     {#if !all.all}

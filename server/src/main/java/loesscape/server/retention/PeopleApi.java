@@ -71,7 +71,11 @@ class PeopleApi {
                     "%d begun and not finished".formatted(found.fillings().size()), ""));
         }
         if (!found.messages().isEmpty()) {
-            erasable.add(new KeptOf("%d messages".formatted(found.messages().size()), ""));
+            erasable.add(new KeptOf(
+                    found.messages().size() == 1
+                            ? "1 message"
+                            : found.messages().size() + " messages",
+                    ""));
         }
         List<KeptOf> evidence = found.dispatches().stream()
                 .map(it -> new KeptOf("“%s”, as %s".formatted(it.title(), it.role()), "/dispatches/" + it.id()))

@@ -200,7 +200,7 @@ class EndsTest {
         author.post("/api/people/find", "{\"address\":\"ilvo\"}").problem(422);
         String of = "{\"address\":\"ilvo@people.example\"}";
         JsonNode found = author.post("/api/people/find", of).ok().json();
-        assertThat(found.get("erasable").toString()).contains("Record 1 of “People”", "1 begun", "1 messages");
+        assertThat(found.get("erasable").toString()).contains("Record 1 of “People”", "1 begun", "1 message");
         assertThat(found.get("evidence").toString()).contains("“One signs”, as A");
         assertThat(author.post("/api/people/export", of).ok().text()).contains("Ilvo@People.example", "write to ilvo");
         author.post("/api/people/erase", "{\"address\":\"ilvo@people.example\",\"because\":\"\"}")
