@@ -63,6 +63,10 @@ public class Loesscape {
                         ? "http://localhost:" + options.port()
                         : options.facing().publicUrl().toString();
                 out.printf("Loesscape is ready at %s, its data in %s. Ctrl-C stops it.%n", address, options.data());
+                if (!options.demo() && options.facing().smtp() == null) {
+                    out.println(
+                            "No mail goes out, so nobody can sign: name a mail server with --smtp (docs/operating.md).");
+                }
                 if (!options.demo() && application.getBean(Accounts.class).isEmpty()) {
                     out.printf(
                             "Nobody has an account yet. This link makes the first author, once:%n%s%s%n",
