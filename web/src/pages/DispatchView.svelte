@@ -136,16 +136,6 @@
         {/if}
       </div>
     {/if}
-    {#if session.value?.role === "author" && !goesOn && row.standing !== "sealing"}
-      <div>
-        <Deleting
-          path={`${base}/delete`}
-          what="this dispatch"
-          stays="Of a sealed document its hash stays, so that whoever has it can still have it checked."
-          ondone={() => router.go("/dispatches")}
-        />
-      </div>
-    {/if}
     {#if page.because}<p class="rounded-xl border bg-paper px-5 py-3">Because: “{page.because}”</p>{/if}
     {#if withdrawing}
       <form class="rounded-xl border bg-paper px-5 py-4" onsubmit={withdraw}>
@@ -251,5 +241,15 @@
         {/each}
       </ol>
     </section>
+    {#if session.value?.role === "author" && !goesOn && row.standing !== "sealing"}
+      <div>
+        <Deleting
+          path={`${base}/delete`}
+          what="this dispatch"
+          stays="Of a sealed document its hash stays, so that whoever has it can still have it checked."
+          ondone={() => router.go("/dispatches")}
+        />
+      </div>
+    {/if}
   {/if}
 </main>

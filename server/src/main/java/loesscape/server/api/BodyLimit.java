@@ -10,12 +10,14 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.net.SocketTimeoutException;
+import java.time.Duration;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.security.ProblemResponse;
 import org.apache.coyote.CloseNowException;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -29,11 +31,16 @@ class BodyLimit extends OncePerRequestFilter {
 
     private static final int USUAL = 1024 * 1024;
 
-    /** How many seconds are given to every request, and how many bytes are to come in each second beyond. */
-    private static final long PATIENCE = 20;
-
+    /** How many bytes are to come in each second beyond those that are given to every request. */
     private static final long SLOWEST = 8_000;
+
     private static final long SECOND = 1_000_000_000;
+
+    private final Duration patience;
+
+    BodyLimit(@Value("${loesscape.connections.patience}") Duration patience) {
+        this.patience = patience;
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -43,7 +50,7 @@ class BodyLimit extends OncePerRequestFilter {
             ProblemResponse.write(response, 413, "Too large", "At most %d bytes are taken here.".formatted(most));
             return;
         }
-        Bounded bounded = new Bounded(request, most);
+        Bounded bounded = new Bounded(request, most, patience.toSeconds());
         chain.doFilter(bounded, response);
         if (bounded.mayHaveMore()) {
             // Whatever was answered, the rest of what was sent is waited for; but not for long.
@@ -70,10 +77,12 @@ class BodyLimit extends OncePerRequestFilter {
     private static final class Bounded extends HttpServletRequestWrapper {
 
         private final int most;
+        private final long patience;
 
-        Bounded(HttpServletRequest request, int most) {
+        Bounded(HttpServletRequest request, int most, long patience) {
             super(request);
             this.most = most;
+            this.patience = patience;
         }
 
         private @Nullable ServletInputStream body;
@@ -107,7 +116,7 @@ class BodyLimit extends OncePerRequestFilter {
                         throw new IOException("The request is longer than %d bytes".formatted(most));
                     }
                     long seconds = (System.nanoTime() - begun) / SECOND;
-                    if (count >= 0 && seconds > PATIENCE + (most - left) / SLOWEST) {
+                    if (count >= 0 && seconds > patience + (most - left) / SLOWEST) {
                         throw new SocketTimeoutException("The request comes in too slowly");
                     }
                 }

@@ -4,8 +4,8 @@ import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.SocketAddress;
 import java.nio.channels.SocketChannel;
+import java.time.Duration;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import org.apache.coyote.AbstractProcessor;
 import org.apache.coyote.Constants;
 import org.apache.coyote.Request;
@@ -21,8 +21,6 @@ import org.springframework.security.web.util.matcher.IpAddressMatcher;
  */
 public final class Connections extends Http11NioProtocol {
 
-    private static final long LONGEST_HEAD = TimeUnit.SECONDS.toNanos(20);
-
     private final Endpoint endpoint;
 
     /** Made by Tomcat, which knows it by its name. */
@@ -35,8 +33,9 @@ public final class Connections extends Http11NioProtocol {
         this.endpoint = endpoint;
     }
 
-    /** Names the proxies, and says how many connections every other network may have. */
-    void bound(List<String> behind, int mostOfOne) {
+    /** Names the proxies, and says how many connections every other network may have, and how long a head may take. */
+    void bound(List<String> behind, int mostOfOne, Duration patience) {
+        endpoint.longestHead = patience.toNanos();
         endpoint.proxies = behind.stream().map(IpAddressMatcher::new).toList();
         endpoint.mostOfOne = mostOfOne;
     }
@@ -50,6 +49,7 @@ public final class Connections extends Http11NioProtocol {
 
         private List<IpAddressMatcher> proxies = List.of();
         private int mostOfOne = Integer.MAX_VALUE;
+        private long longestHead = Long.MAX_VALUE;
 
         @Override
         protected boolean setSocketOptions(SocketChannel socket) {
@@ -91,7 +91,7 @@ public final class Connections extends Http11NioProtocol {
                     Request request = processor.getRequest();
                     boolean isSlow = request.getRequestProcessor().getStage() != Constants.STAGE_SERVICE
                             && request.getStartTimeNanos() > 0
-                            && System.nanoTime() - request.getStartTimeNanos() > LONGEST_HEAD;
+                            && System.nanoTime() - request.getStartTimeNanos() > longestHead;
                     if (isSlow) {
                         connection.close();
                     }

@@ -1,5 +1,6 @@
 package loesscape.server.security;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
@@ -18,17 +19,19 @@ class ConnectionsConfiguration {
 
     @Bean
     WebServerFactoryCustomizer<TomcatServletWebServerFactory> tomcat(
-            Facing facing, @Value("${loesscape.connections.of-one}") int mostOfOne) {
+            Facing facing,
+            @Value("${loesscape.connections.of-one}") int mostOfOne,
+            @Value("${loesscape.connections.patience}") Duration patience) {
         return factory -> {
             factory.setProtocol(Connections.class.getName());
             factory.addProtocolHandlerCustomizers((Connections made) -> {
-                made.bound(facing.behind(), mostOfOne);
+                made.bound(facing.behind(), mostOfOne, patience);
                 connections.add(made);
             });
         };
     }
 
-    @Scheduled(fixedDelay = 5, timeUnit = TimeUnit.SECONDS)
+    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
     void letGo() {
         connections.forEach(Connections::letGo);
     }

@@ -21,12 +21,13 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class ConnectionsTest {
 
     @RegisterExtension
-    static final RunningServer SERVER = RunningServer.demo().with("loesscape.connections.of-one=40");
+    static final RunningServer SERVER =
+            RunningServer.demo().with("loesscape.connections.of-one=40", "loesscape.connections.patience=5s");
 
     private static Socket connected(String said) throws IOException {
         Socket socket = new Socket(
                 InetAddress.getLoopbackAddress(), URI.create(SERVER.address()).getPort());
-        socket.setSoTimeout(1_000);
+        socket.setSoTimeout(200);
         socket.getOutputStream().write(said.getBytes(StandardCharsets.US_ASCII));
         socket.getOutputStream().flush();
         return socket;
@@ -76,8 +77,8 @@ class ConnectionsTest {
         Visitor visitor = SERVER.visitor();
         try (Socket slow = connected("GET /api/session HTTP/1.1\r\nHost: localhost\r\nX-Slow: ")) {
             boolean isLetGo = false;
-            for (int seconds = 0; seconds < 40 && !isLetGo; seconds += 4) {
-                Thread.sleep(3_000);
+            for (int seconds = 0; seconds < 40 && !isLetGo; seconds++) {
+                Thread.sleep(1_000);
                 visitor.get("/api/session").ok();
                 try {
                     slow.getOutputStream().write('x');
@@ -98,8 +99,8 @@ class ConnectionsTest {
                 connected("POST /api/session HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
                         + "Content-Length: 1000\r\n\r\n{")) {
             boolean isLetGo = false;
-            for (int seconds = 0; seconds < 48 && !isLetGo; seconds += 4) {
-                Thread.sleep(3_000);
+            for (int seconds = 0; seconds < 48 && !isLetGo; seconds++) {
+                Thread.sleep(1_000);
                 visitor.get("/api/session").ok();
                 try {
                     slow.getOutputStream().write(' ');
