@@ -53,7 +53,11 @@ public final class Connections extends Http11NioProtocol {
 
         @Override
         protected boolean setSocketOptions(SocketChannel socket) {
-            return isWelcome(socket) && super.setSocketOptions(socket);
+            if (isWelcome(socket)) {
+                return super.setSocketOptions(socket);
+            }
+            destroySocket(socket); // Nobody else closes one that was not taken.
+            return false;
         }
 
         private boolean isWelcome(SocketChannel socket) {
