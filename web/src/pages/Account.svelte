@@ -1,6 +1,5 @@
 <script lang="ts">
   import { session } from "../session.svelte";
-  import Passkeys from "./Passkeys.svelte";
   import TopBar from "./TopBar.svelte";
 
   let before = $state("");
@@ -62,7 +61,6 @@
       <button class="button w-fit">Change the password</button>
     </form>
   </section>
-  <Passkeys />
   <section class="rounded-xl border bg-paper px-6 py-5" aria-labelledby="sessions">
     <h2 id="sessions" class="font-semibold">Where you are signed in</h2>
     <p class="soft mt-1">

@@ -22,29 +22,6 @@ CREATE TABLE reset_link (
   until      TIMESTAMP WITH TIME ZONE NOT NULL
 );
 
--- Passkeys (W3C, Web Authentication): who they stand for, and their public keys.
-CREATE TABLE user_entities (
-  id           VARCHAR(1000) PRIMARY KEY,
-  name         VARCHAR(200) NOT NULL,
-  display_name VARCHAR(200)
-);
-CREATE TABLE user_credentials (
-  credential_id                VARCHAR(1000) PRIMARY KEY,
-  user_entity_user_id          VARCHAR(1000) NOT NULL,
-  public_key                   BLOB NOT NULL,
-  signature_count              BIGINT,
-  uv_initialized               BOOLEAN,
-  backup_eligible              BOOLEAN NOT NULL,
-  authenticator_transports     VARCHAR(1000),
-  public_key_credential_type   VARCHAR(100),
-  backup_state                 BOOLEAN NOT NULL,
-  attestation_object           BLOB,
-  attestation_client_data_json BLOB,
-  created                      TIMESTAMP,
-  last_used                    TIMESTAMP,
-  label                        VARCHAR(1000) NOT NULL
-);
-
 -- Who may do what with a template: its owner, those it is shared with, and, without an account, everybody who has one.
 -- What there was before belonged to all, and stays so.
 CREATE TABLE template_access (

@@ -124,13 +124,6 @@ public class Accounts implements UserDetailsService {
                         """).params(OffsetDateTime.now(clock), id).update();
         database.sql("DELETE FROM reset_link WHERE account_id = ?").param(id).update();
         database.sql(
-                        "DELETE FROM user_credentials WHERE user_entity_user_id IN (SELECT id FROM user_entities WHERE name = (SELECT name FROM account WHERE id = ?))")
-                .param(id)
-                .update();
-        database.sql("DELETE FROM user_entities WHERE name = (SELECT name FROM account WHERE id = ?)")
-                .param(id)
-                .update();
-        database.sql(
                         "DELETE FROM template_access WHERE account_id = ? AND template_id IN (SELECT template_id FROM template_access WHERE account_id = ? AND may = 'OWN')")
                 .params(heir, id)
                 .update();

@@ -80,17 +80,22 @@ class DisclosureTest {
         Visitor filler = SERVER.visitor();
         tools.jackson.databind.node.ObjectNode told =
                 (tools.jackson.databind.node.ObjectNode) filler.get(path).ok().json();
+        int appeared = 0;
         for (String[] answer : List.of(
                 new String[] {"purpose", "irrigation"},
-                new String[] {"depth", "130"},
-                new String[] {"purpose", "drinking"},
-                new String[] {"depth", "12"},
-                new String[] {"depth", "95"},
-                new String[] {"applicant_kind", "company"})) {
-            Visitor.Answer kept = filler.put(path + "/answers/" + answer[0], "{\"typed\":\"%s\"}".formatted(answer[1]));
-            if (kept.status() != 200) {
-                continue;
-            }
+                new String[] {"planned_depth", "130"},
+                new String[] {"night_watering", "yes"},
+                new String[] {"purpose", "livestock"},
+                new String[] {"animals", "other"},
+                new String[] {"planned_depth", "12"},
+                new String[] {"applicant_type", "tenant"},
+                new String[] {"purpose", "household"},
+                new String[] {"household_exempt", "yes"},
+                new String[] {"purpose", ""},
+                new String[] {"planned_depth", "95"})) {
+            Visitor.Answer kept = filler.put(path + "/answers/" + answer[0], "{\"typed\":\"%s\"}".formatted(answer[1]))
+                    .ok();
+            appeared += kept.json().get("nodes").size();
             for (String part : List.of("held", "nodes", "states", "numbers")) {
                 ((tools.jackson.databind.node.ObjectNode) told.get(part))
                         .setAll((tools.jackson.databind.node.ObjectNode)
@@ -113,5 +118,6 @@ class DisclosureTest {
                         .isEqualTo(whole.get("held").get(holder));
             }
         }
+        assertThat(appeared).as("what was told on the way").isGreaterThan(10);
     }
 }
