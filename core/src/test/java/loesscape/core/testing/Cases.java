@@ -5,7 +5,8 @@ import java.util.random.RandomGeneratorFactory;
 
 /**
  * Runs a property over many random cases, small ones first, so that the first failure is near the smallest. A failure
- * names the seed and size that make it again: {@code -Dcases.seed=... -Dcases.size=...}.
+ * names the seed and size that make it again: {@code -Dcases.seed=... -Dcases.size=...}. A long search for what one run
+ * seldom meets takes {@code -Dcases.times=50}, fifty times as many cases.
  */
 public final class Cases {
 
@@ -26,10 +27,11 @@ public final class Cases {
             return;
         }
         long start = System.nanoTime();
-        System.out.printf("%s: %,d cases from seed %d%n", name, count, start);
-        for (int i = 0; i < count; i++) {
+        int cases = count * Integer.getInteger("cases.times", 1);
+        System.out.printf("%s: %,d cases from seed %d%n", name, cases, start);
+        for (int i = 0; i < cases; i++) {
             long seed = start + i;
-            int size = 1 + (int) ((long) i * LARGEST / count);
+            int size = 1 + (int) ((long) i * LARGEST / cases);
             try {
                 property.holds(random(seed), size);
             } catch (RuntimeException | AssertionError failure) {
