@@ -1,5 +1,6 @@
 import { request } from "./api/http";
 import type { Session } from "./api/types";
+import * as passkeys from "./passkeys";
 
 /** Who is signed in. */
 class CurrentSession {
@@ -11,6 +12,11 @@ class CurrentSession {
 
   async signIn(name: string, password: string): Promise<void> {
     this.value = await request<Session>("POST", "/api/session", { name, password });
+  }
+
+  async signInWithPasskey(): Promise<void> {
+    await passkeys.signIn();
+    await this.load();
   }
 
   async signInToDemo(): Promise<void> {

@@ -1490,6 +1490,34 @@ export type Passed = {
   failed: boolean;
 };
 
+export type PasskeyAnswer = {
+  credential: string;
+};
+
+export type PasskeyAsked = {
+  options: string;
+};
+
+export type PasskeyList = {
+  passkeys: PasskeyRow[];
+};
+
+export type PasskeyMade = {
+  label: string;
+  credential: string;
+};
+
+export type PasskeyRow = {
+  id: number;
+  label: string;
+  made: string;
+  used: string | null;
+};
+
+export type PasskeyWanted = {
+  password: string;
+};
+
 export type PasswordChange = {
   before: string;
   after: string;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { session } from "../session.svelte";
+  import OwnPasskeys from "./OwnPasskeys.svelte";
   import TopBar from "./TopBar.svelte";
 
   let before = $state("");
@@ -61,6 +62,7 @@
       <button class="button w-fit">Change the password</button>
     </form>
   </section>
+  <OwnPasskeys />
   <section class="rounded-xl border bg-paper px-6 py-5" aria-labelledby="sessions">
     <h2 id="sessions" class="font-semibold">Where you are signed in</h2>
     <p class="soft mt-1">

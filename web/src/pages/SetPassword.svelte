@@ -45,7 +45,8 @@
             bind:value={password}
           />
           <span class="soft text-xs"
-            >At least ten characters. Some words put together are easy to keep in mind.</span
+            >At least ten characters. Some words put together are easy to keep in mind. Passkeys of before
+            open nothing any more; add them again afterwards.</span
           >
         </label>
         {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}

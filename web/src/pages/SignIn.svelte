@@ -2,7 +2,7 @@
   import Button from "flowbite-svelte/Button.svelte";
   import Input from "flowbite-svelte/Input.svelte";
   import Label from "flowbite-svelte/Label.svelte";
-  import { Problem } from "../api/http";
+  import * as passkeys from "../passkeys";
   import { router } from "../router.svelte";
   import { session } from "../session.svelte";
 
@@ -24,7 +24,7 @@
       await how();
       if (router.path === "/sign-in" || setupLink) router.go("/");
     } catch (problem) {
-      trouble = problem instanceof Problem ? problem.message : String(problem);
+      trouble = problem instanceof Error ? problem.message : String(problem);
     } finally {
       busy = false;
     }
@@ -103,5 +103,14 @@
         {setUp ? "Begin" : "Sign in"}
       </Button>
     </form>
+    {#if !needsSetup && passkeys.arePossible()}
+      <Button
+        class="mt-3 w-full rounded-md border border-edge bg-paper text-ink hover:bg-ground"
+        disabled={busy}
+        onclick={() => enter(() => session.signInWithPasskey())}
+      >
+        Sign in with a passkey
+      </Button>
+    {/if}
   </div>
 </main>

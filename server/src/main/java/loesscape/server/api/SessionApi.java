@@ -40,6 +40,7 @@ class SessionApi {
     private final SignedIn signedIn;
     private final PasswordEncoder encoder;
     private final FailedSignIns failed;
+    private final OwnPassword own;
     private final SetupLink setup;
     private final SecurityLog log;
     private final boolean demo;
@@ -50,6 +51,7 @@ class SessionApi {
             SignedIn signedIn,
             PasswordEncoder encoder,
             FailedSignIns failed,
+            OwnPassword own,
             SetupLink setup,
             SecurityLog log,
             @Value("${loesscape.demo:false}") boolean demo) {
@@ -58,6 +60,7 @@ class SessionApi {
         this.signedIn = signedIn;
         this.encoder = encoder;
         this.failed = failed;
+        this.own = own;
         this.setup = setup;
         this.log = log;
         this.demo = demo;
@@ -131,7 +134,7 @@ class SessionApi {
         Duration wait = failed.wait(credentials.name(), from);
         if (wait.isPositive()) {
             log.tell(SecurityEvent.SIGN_IN_DELAYED, credentials.name(), from);
-            throw tooOften(wait);
+            throw OwnPassword.tooOften(wait);
         }
         try {
             Author author = (Author) Objects.requireNonNull(authentication
@@ -146,11 +149,6 @@ class SessionApi {
             log.tell(SecurityEvent.SIGN_IN_FAILED, credentials.name(), from);
             return refused(HttpStatus.UNAUTHORIZED, "Name and password do not go together.");
         }
-    }
-
-    private static Problems.TooOften tooOften(Duration wait) {
-        return new Problems.TooOften(
-                "Too many attempts; wait %d seconds and try again.".formatted(Math.max(1, wait.toSeconds())), wait);
     }
 
     /** Signs the demo author in without a password; there is no such thing outside demo mode. */
@@ -195,16 +193,7 @@ class SessionApi {
             return refused(HttpStatus.UNAUTHORIZED, "Sign in to go on.");
         }
         String from = request.getRemoteAddr();
-        Duration wait = failed.wait(author.name(), from);
-        if (wait.isPositive()) {
-            throw tooOften(wait);
-        }
-        boolean isTheirs =
-                change.before().length() <= PasswordRules.LONGEST && encoder.matches(change.before(), author.hash());
-        if (!isTheirs) {
-            failed.failed(author.name(), from);
-            return refused(HttpStatus.UNPROCESSABLE_CONTENT, "That is not the password so far.");
-        }
+        own.check(author, change.before(), from);
         PasswordRules.check(author.name(), change.after());
         accounts.setPassword(author.id(), Objects.requireNonNull(encoder.encode(change.after())));
         log.tell(SecurityEvent.PASSWORD_CHANGED, author.name(), from);
@@ -233,7 +222,7 @@ class SessionApi {
                 .orElseGet(SessionApi::noReset);
     }
 
-    /** Sets a password by a link, which ends with it, and signs in. */
+    /** Sets a password by a link, which ends with it, and signs in. Passkeys of before are gone: whoever has one may be why. */
     @PutMapping("/api/session/reset")
     ResponseEntity<?> reset(@RequestBody PasswordSet wanted, HttpServletRequest request, HttpServletResponse response) {
         Author author = accounts.resetBy(wanted.link()).orElse(null);
@@ -241,7 +230,7 @@ class SessionApi {
             return noReset();
         }
         PasswordRules.check(author.name(), wanted.password());
-        accounts.setPassword(author.id(), Objects.requireNonNull(encoder.encode(wanted.password())));
+        accounts.recover(author.id(), Objects.requireNonNull(encoder.encode(wanted.password())));
         log.tell(SecurityEvent.PASSWORD_CHANGED, author.name(), request.getRemoteAddr());
         return ResponseEntity.ok(keep(accounts.find(author.id()).orElseThrow(), request, response));
     }

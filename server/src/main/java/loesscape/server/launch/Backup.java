@@ -76,7 +76,8 @@ public final class Backup {
             unpack(file, data);
             return verified(data);
         } catch (IOException e) {
-            throw new LaunchProblem(1, "The backup %s cannot be put into %s: %s".formatted(file, data, e.getMessage()));
+            throw new LaunchProblem(
+                    1, "The backup %s cannot be put into %s: %s.".formatted(file, data, FileTrouble.words(e)));
         }
     }
 

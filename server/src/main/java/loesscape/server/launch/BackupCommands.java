@@ -42,7 +42,7 @@ public final class BackupCommands {
             }
             BackupRequests.ask(data, file);
         } catch (IOException e) {
-            throw new LaunchProblem(1, "The backup %s cannot be written: %s".formatted(file, e.getMessage()));
+            throw new LaunchProblem(1, "The backup %s cannot be written: %s.".formatted(file, FileTrouble.words(e)));
         }
         return "The backup %s is made. Whoever has it can read all of the data; keep it safe.%n".formatted(file);
     }

@@ -55,7 +55,10 @@ class BackupRequests {
         try (Connection connection = database.getConnection()) {
             Backup.write(connection, data, file);
             return "";
-        } catch (SQLException | IOException e) {
+        } catch (IOException e) {
+            LOG.error("The backup {} was not made", file, e);
+            return FileTrouble.words(e);
+        } catch (SQLException e) {
             LOG.error("The backup {} was not made", file, e);
             return String.valueOf(e.getMessage());
         }

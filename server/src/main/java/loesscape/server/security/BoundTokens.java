@@ -5,14 +5,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
 import java.security.MessageDigest;
 import java.util.Base64;
-import java.util.function.Supplier;
-import javax.crypto.Mac;
-import javax.crypto.spec.SecretKeySpec;
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -31,13 +26,12 @@ public class BoundTokens implements CsrfTokenRepository {
 
     private static final String HEADER = "X-XSRF-TOKEN";
 
-    private final byte[] key;
+    private final InstallationProof proofs;
     private final String cookie;
     private final boolean isSecure;
 
-    /** @param passphrase of this installation, so that a page that is open while the server starts anew goes on */
-    BoundTokens(Facing facing, @Qualifier("tokenPassphrase") Supplier<String> passphrase) {
-        this.key = passphrase.get().getBytes(StandardCharsets.US_ASCII);
+    BoundTokens(Facing facing, InstallationProof proofs) {
+        this.proofs = proofs;
         this.isSecure = facing.isSecure();
         this.cookie = isSecure ? "__Host-XSRF-TOKEN" : "XSRF-TOKEN";
     }
@@ -87,14 +81,8 @@ public class BoundTokens implements CsrfTokenRepository {
     private String proof(String random, HttpServletRequest request) {
         HttpSession session = request.getSession(false);
         String bound = (session == null ? "" : session.getId()) + "!" + random;
-        try {
-            Mac mac = Mac.getInstance("HmacSHA256");
-            mac.init(new SecretKeySpec(key, "HmacSHA256"));
-            return Base64.getUrlEncoder()
-                    .withoutPadding()
-                    .encodeToString(mac.doFinal(bound.getBytes(StandardCharsets.UTF_8)));
-        } catch (GeneralSecurityException e) {
-            throw new IllegalStateException("Every Java runtime has HmacSHA256", e);
-        }
+        return Base64.getUrlEncoder()
+                .withoutPadding()
+                .encodeToString(proofs.of("token", bound.getBytes(StandardCharsets.UTF_8)));
     }
 }

@@ -92,6 +92,17 @@ public class Accounts implements UserDetailsService {
         endSessions(id);
     }
 
+    /** Sets the password of somebody who has lost theirs; all sessions end, and passkeys of before open nothing. */
+    @Transactional
+    public void recover(long id, String passwordHash) {
+        setPassword(id, passwordHash);
+        removePasskeys(id);
+    }
+
+    private void removePasskeys(long id) {
+        database.sql("DELETE FROM passkey WHERE account_id = ?").param(id).update();
+    }
+
     /** Sets what an account may do. */
     public void setRole(long id, AccountRole role) {
         database.sql("UPDATE account SET role = ? WHERE id = ?")
@@ -123,6 +134,7 @@ public class Accounts implements UserDetailsService {
                         WHERE id = ?
                         """).params(OffsetDateTime.now(clock), id).update();
         database.sql("DELETE FROM reset_link WHERE account_id = ?").param(id).update();
+        removePasskeys(id);
         database.sql(
                         "DELETE FROM template_access WHERE account_id = ? AND template_id IN (SELECT template_id FROM template_access WHERE account_id = ? AND may = 'OWN')")
                 .params(heir, id)

@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.stream.Stream;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.dispatch.DispatchTypes;
+import loesscape.server.passkeys.PasskeyTypes;
 import loesscape.server.retention.RetentionTypes;
 import org.junit.jupiter.api.Test;
 
@@ -20,7 +22,8 @@ class GeneratedFilesTest {
     void typesOfTheWebPagesAreThoseOfTheServer() throws IOException {
         isUpToDate(
                 Path.of("../web/src/api/types.ts"),
-                WebTypes.text(Stream.concat(DispatchTypes.SHARED.stream(), RetentionTypes.SHARED.stream())
+                WebTypes.text(Stream.of(DispatchTypes.SHARED, RetentionTypes.SHARED, PasskeyTypes.SHARED)
+                        .flatMap(List::stream)
                         .toList()));
     }
 

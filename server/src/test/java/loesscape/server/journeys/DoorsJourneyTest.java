@@ -4,6 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static loesscape.server.journeys.Steps.named;
 import static loesscape.server.journeys.Steps.starting;
 
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Dialog;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -153,5 +155,66 @@ class DoorsJourneyTest {
         stranger.getByLabel("The code that was sent to").fill(code);
         stranger.getByRole(AriaRole.BUTTON, named("Begin")).click();
         assertThat(stranger.getByText("has a message with a link")).isVisible();
+    }
+
+    @Test
+    void aPasskeyIsAddedSignsInAndIsRemoved() {
+        SERVER.author()
+                .post(
+                        "/api/accounts",
+                        "{\"name\":\"Ike Sandvoort\",\"password\":\"water under the chalk\",\"role\":\"sender\"}")
+                .ok();
+        Page page = BROWSER.desktop();
+        virtualDevice(page);
+        page.navigate(SERVER.address() + "/sign-in");
+        page.getByLabel("Name").fill("Ike Sandvoort");
+        page.getByLabel("Password").fill("water under the chalk");
+        page.getByRole(AriaRole.BUTTON, named("Sign in")).click();
+        page.getByRole(AriaRole.LINK, named("Ike Sandvoort")).click();
+        page.getByRole(AriaRole.BUTTON, named("Add a passkey …")).click();
+        page.getByLabel("What the device is called").fill("Work laptop");
+        page.getByLabel("Your password, once more").fill("something else");
+        page.getByRole(AriaRole.BUTTON, named("Add it")).click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("not your password");
+        Browser.isAccessible(page);
+        page.getByLabel("Your password, once more").fill("water under the chalk");
+        page.getByRole(AriaRole.BUTTON, named("Add it")).click();
+        assertThat(page.getByText("“Work laptop” opens your account")).isVisible();
+        Browser.isAccessible(page);
+        page.getByRole(AriaRole.BUTTON, named("Add a passkey …")).click();
+        page.getByLabel("What the device is called").fill("The same again");
+        page.getByLabel("Your password, once more").fill("water under the chalk");
+        page.getByRole(AriaRole.BUTTON, named("Add it")).click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("has a passkey of yours already");
+
+        page.context().clearCookies();
+        page.navigate(SERVER.address() + "/sign-in");
+        page.getByRole(AriaRole.BUTTON, named("Sign in with a passkey")).click();
+        page.getByRole(AriaRole.LINK, named("Ike Sandvoort")).click();
+        assertThat(page.getByRole(AriaRole.ROW, starting("Work laptop"))).not().containsText("never");
+        page.getByRole(AriaRole.BUTTON, named("Remove Work laptop")).click();
+        assertThat(page.getByText("opens nothing any more")).isVisible();
+
+        page.context().clearCookies();
+        page.navigate(SERVER.address() + "/sign-in");
+        page.getByRole(AriaRole.BUTTON, named("Sign in with a passkey")).click();
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("opens nothing here");
+        Browser.isAccessible(page);
+    }
+
+    /** A device in the browser that makes passkeys and unlocks itself (W3C, Web Authentication Level 3, 11). */
+    private static void virtualDevice(Page page) {
+        CDPSession session = page.context().newCDPSession(page);
+        session.send("WebAuthn.enable");
+        JsonObject options = new JsonObject();
+        options.addProperty("protocol", "ctap2");
+        options.addProperty("transport", "internal");
+        options.addProperty("hasResidentKey", true);
+        options.addProperty("hasUserVerification", true);
+        options.addProperty("isUserVerified", true);
+        options.addProperty("automaticPresenceSimulation", true);
+        JsonObject wanted = new JsonObject();
+        wanted.add("options", options);
+        session.send("WebAuthn.addVirtualAuthenticator", wanted);
     }
 }

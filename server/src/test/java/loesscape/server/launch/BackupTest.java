@@ -3,6 +3,8 @@ package loesscape.server.launch;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -79,6 +81,18 @@ class BackupTest {
                         file.toString(), "--data", folder.resolve("empty").toString())))
                 .isInstanceOf(LaunchProblem.class)
                 .hasMessageContaining("is no backup of Loesscape");
+        assertThatThrownBy(() -> BackupCommands.restore(List.of(
+                        folder.resolve("missing.zip").toString(),
+                        "--data",
+                        folder.resolve("empty").toString())))
+                .hasMessageEndingWith("missing.zip is not there.");
+        assertThatThrownBy(() -> BackupCommands.restore(List.of(file.toString(), "--data", file.toString())))
+                .hasMessageEndingWith("no.zip is there already, and is no folder.");
+        assertThat(FileTrouble.words(new AccessDeniedException("/var/lib/loesscape-restored")))
+                .isEqualTo("/var/lib/loesscape-restored may not be opened or made by “%s”"
+                        .formatted(System.getProperty("user.name")));
+        assertThat(FileTrouble.words(new IOException("No space left on device")))
+                .isEqualTo("No space left on device");
         assertThatThrownBy(() -> BackupCommands.backup(List.of("x.zip", "--data", folder.toString())))
                 .isInstanceOf(LaunchProblem.class)
                 .hasMessageContaining("There are no data");

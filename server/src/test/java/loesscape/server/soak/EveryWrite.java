@@ -3,10 +3,13 @@ package loesscape.server.soak;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import loesscape.formats.json.Json;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
+import loesscape.server.testing.TestDevice;
 import loesscape.server.testing.Visitor;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 
 /** Does every kind of write there is once, through HTTP, as the people of a demo do. */
 final class EveryWrite {
@@ -65,6 +68,7 @@ final class EveryWrite {
         Visitor writer = server.visitor();
         writer.post("/api/session", account.formatted("")).ok();
         create("/api/templates", "{\"title\":\"Empty %s\"}".formatted(name));
+        passkey(writer);
         writer.send("DELETE", "/api/session/others", null).ok();
         writer.put("/api/session/password", "{\"before\":\"long enough words\",\"after\":\"other long words\"}")
                 .ok();
@@ -77,6 +81,27 @@ final class EveryWrite {
         writer.post("/api/session/reset", wanted).ok();
         writer.put("/api/session/reset", wanted).ok();
         author.send("DELETE", of, null).ok();
+    }
+
+    private void passkey(Visitor writer) {
+        TestDevice device = new TestDevice(server.address());
+        device.credential = ("the credential of " + name).getBytes(UTF_8);
+        String asked = options(writer.post("/api/session/passkeys/asked", "{\"password\":\"long enough words\"}"));
+        String made = "{\"label\":\"Phone\",\"credential\":%s}".formatted(quoted(device.make(asked)));
+        JsonNode list = writer.post("/api/session/passkeys", made).ok().json().get("passkeys");
+        String signed = device.sign(options(writer.post("/api/session/passkey/asked", null)));
+        writer.post("/api/session/passkey", "{\"credential\":%s}".formatted(quoted(signed)))
+                .ok();
+        writer.send("DELETE", "/api/session/passkeys/" + list.get(0).get("id").intValue(), null)
+                .ok();
+    }
+
+    private static String options(Visitor.Answer answer) {
+        return answer.ok().json().get("options").stringValue();
+    }
+
+    private static String quoted(String text) {
+        return Json.compact(JsonNodeFactory.instance.stringNode(text));
     }
 
     private int accountId(String called) {
