@@ -1,7 +1,8 @@
-// Kills the server (kill -9 on its own process) at random moments while people sign, and looks whether anything was lost.
+// Ends the server at random moments while people sign, and looks whether anything was lost: by kill -9 on its own process,
+// and each third time by using up its memory, on which it ends by itself.
 //   ./loesscape demo builds it; then: node bench/kill.mjs [times] [seed]
-import { spawn } from "node:child_process";
-import { copyFileSync, mkdirSync, rmSync } from "node:fs";
+import { execFile, execFileSync, spawn } from "node:child_process";
+import { copyFileSync, mkdirSync, rmSync, writeFileSync } from "node:fs";
 import { server } from "./documents.mjs";
 
 const TIMES = Number(process.argv[2] ?? 30);
@@ -21,11 +22,29 @@ mkdirSync(DATA, { recursive: true });
 const JAR = `${DATA}/loesscape.jar`;
 copyFileSync("server/target/loesscape.jar", JAR);
 
+/** Compiled here, so that nothing of it is in the product. */
+const FILLING = `${DATA}/filling`;
+const inJdk = (tool) => java.replace(/java$/, tool);
+mkdirSync(FILLING);
+execFileSync(inJdk("javac"), ["-d", FILLING, "bench/FillMemory.java"]);
+writeFileSync(`${FILLING}/MANIFEST`, "Agent-Class: FillMemory\n");
+execFileSync(inJdk("jar"), ["-c", "-f", `${FILLING}/agent.jar`, "-m", `${FILLING}/MANIFEST`, "-C", FILLING, "FillMemory.class"]);
+
+/** Ends the server, and tells with what exit code or signal it did. */
+async function end(byMemory) {
+  const ended = new Promise((resolve) => child.once("exit", (code, signal) => resolve(signal ?? code)));
+  if (byMemory) execFile(java, ["-cp", FILLING, "FillMemory", String(child.pid), `${FILLING}/agent.jar`], () => {});
+  else process.kill(child.pid, "SIGKILL");
+  const how = await ended;
+  // 3 is what Java ends with when there is no memory left.
+  expect(how === (byMemory ? 3 : "SIGKILL"), `the server ended with ${how}`);
+}
+
 let child;
 async function start() {
   child = spawn(
     java,
-    ["--enable-native-access=ALL-UNNAMED", "-jar", JAR, "demo", "--port", PORT, "--data", DATA],
+    ["-Xmx512m", "-XX:+ExitOnOutOfMemoryError", "--enable-native-access=ALL-UNNAMED", "-jar", JAR, "demo", "--port", PORT, "--data", DATA],
     { stdio: ["ignore", "ignore", "ignore"] },
   );
   for (let i = 0; i < 600; i++) {
@@ -198,10 +217,10 @@ for (let kill = 1; kill <= TIMES; kill++) {
       });
   });
   await sleep(1_500 + random() * 5_000);
+  // People go on while the memory runs out.
+  if (kill % 3 === 0) await end(true);
   alive = false;
-  const ended = new Promise((resolve) => child.once("exit", resolve));
-  process.kill(child.pid, "SIGKILL");
-  await Promise.all([ended, ...people]);
+  await Promise.all([kill % 3 === 0 ? null : end(false), ...people]);
   await start();
   await signIn();
   await check();

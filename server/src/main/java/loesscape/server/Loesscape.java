@@ -21,11 +21,9 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The program: {@code demo}, {@code start}, and commands without a server. */
 @SpringBootApplication
-@EnableScheduling
 @ConfigurationPropertiesScan
 public class Loesscape {
 

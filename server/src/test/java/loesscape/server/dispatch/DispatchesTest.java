@@ -393,6 +393,23 @@ class DispatchesTest {
         assertThat(sent.sealed()).isNotEmpty();
     }
 
+    @Test
+    void whatTakesLongKeepsNothingElseWaiting() {
+        Sent sealing = Sent.of(SERVER, TOGETHER);
+        set(sealing.author, "authority", false, 10_000);
+        sealing.send("{}", "a", "b");
+        sealing.turn("a").sign("a_sign").finished();
+        sealing.turn("b").sign("b_sign").finished();
+        try {
+            Sent other = Sent.in(SERVER, sealing.author, sealing.template).send("{}", "a", "b");
+            assertThat(other.link("a")).startsWith("/sign/");
+            assertThat(sealing.standing()).isEqualTo("sealing");
+        } finally {
+            set(sealing.author, "authority", false, 0);
+        }
+        assertThat(sealing.sealed()).isNotEmpty();
+    }
+
     private static void set(Visitor author, String service, boolean failing, int delay) {
         author.put(
                         "/api/outside",
