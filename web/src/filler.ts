@@ -7,7 +7,7 @@ const PAGES = {
   sign: () => import("./sign/Sign.svelte"),
   signed: () => import("./sign/Finished.svelte"),
   open: () => import("./sign/Begin.svelte"),
-  desk: () => import("./sign/Desk.svelte"),
+  desk: () => import("./sign/PaymentDesk.svelte"),
   verify: () => import("./sign/Verify.svelte"),
 };
 

@@ -919,7 +919,7 @@ export type FillLink = {
   id: number;
   release: number;
   made: string;
-  opening: Opening;
+  opening: LinkTimes;
   ended: string | null;
   begun: number;
   finished: number;
@@ -1088,6 +1088,11 @@ export type LineTold = {
   text: string;
 };
 
+export type LinkTimes = {
+  opens: string | null;
+  closes: string | null;
+};
+
 export type ListView = {
   key: string;
   name: string;
@@ -1149,10 +1154,6 @@ export type LookupWanted = {
 export type Lookups = {
   lookups: LookupRow[];
   registers: Register[];
-};
-
-export type Made = {
-  id: string;
 };
 
 export type MailRow = {
@@ -1375,11 +1376,6 @@ export type OpenTurn = {
   others: Other[];
   owned: string[];
   mine: string[];
-};
-
-export type Opening = {
-  opens: string | null;
-  closes: string | null;
 };
 
 export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "includes" | "doesNotInclude" | "includesAll" | "isExactly" | "chosen" | "answered" | "blank";
@@ -1810,8 +1806,6 @@ export type Spacing = "normal" | "compact" | "roomy";
 
 export type Stage = "filling" | "reviewing" | "finished" | "print";
 
-export type Standing = "neverReleased" | "released" | "changedSinceRelease";
-
 export type State = "open" | "approved" | "refused" | "late";
 
 export type Step = {
@@ -1840,11 +1834,6 @@ export type TakenOver = {
   items: string[];
 };
 
-export type Target = {
-  address: string;
-  secret: string;
-};
-
 export type Template = {
   title: string;
   subtitle: string;
@@ -1861,15 +1850,21 @@ export type TemplateList = {
   templates: TemplateRow[];
 };
 
+export type TemplateMade = {
+  id: string;
+};
+
 export type TemplateRow = {
   id: string;
   title: string;
-  standing: Standing;
+  standing: TemplateStanding;
   changed: string;
   releases: number;
   records: number;
   may: Right;
 };
+
+export type TemplateStanding = "neverReleased" | "released" | "changedSinceRelease";
 
 export type TextClause = {
   field: string;
@@ -2033,8 +2028,13 @@ export type Way = {
 };
 
 export type WebhookPage = {
-  target: Target;
+  target: WebhookTarget;
   deliveries: Delivery[];
+};
+
+export type WebhookTarget = {
+  address: string;
+  secret: string;
 };
 
 export type WebhookWanted = {

@@ -1,5 +1,5 @@
 import { getContext, setContext } from "svelte";
-import type { WorkingCopy } from "./working.svelte";
+import type { WorkingCopy } from "./workingCopy.svelte";
 
 const KEY = Symbol("working copy");
 

@@ -1,4 +1,4 @@
-import type { WorkingCopy } from "./working.svelte";
+import type { WorkingCopy } from "./workingCopy.svelte";
 
 /** What the keys do in the Draft view, wherever they do not write text. */
 export function shortcuts(

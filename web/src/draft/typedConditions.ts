@@ -2,7 +2,7 @@ import type { Condition, Field, FieldKind } from "../api/types";
 import { namable } from "./choices";
 import { ORDERS, begun, closed, numeral, typedClause } from "./clauses";
 import { KINDS, likeliest } from "./kinds";
-import type { WorkingCopy } from "./working.svelte";
+import type { WorkingCopy } from "./workingCopy.svelte";
 
 /** A field that has to become of another kind before a condition can be asked of it. */
 export type Changed = { key: string; kind: FieldKind; label: string };

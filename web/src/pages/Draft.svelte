@@ -10,7 +10,7 @@
   import { shortcuts } from "../draft/shortcuts";
   import SeenAs from "../draft/SeenAs.svelte";
   import Trials from "../draft/Trials.svelte";
-  import { WorkingCopy } from "../draft/working.svelte";
+  import { WorkingCopy } from "../draft/workingCopy.svelte";
   import { time } from "../times";
   import TopBar from "./TopBar.svelte";
   import NotOpened from "../document/NotOpened.svelte";

@@ -5,7 +5,7 @@
   import { provide } from "../draft/context";
   import NewRole from "../draft/NewRole.svelte";
   import RoleEditor from "../draft/RoleEditor.svelte";
-  import { WorkingCopy } from "../draft/working.svelte";
+  import { WorkingCopy } from "../draft/workingCopy.svelte";
   import type { Role } from "../api/types";
   import { router } from "../router.svelte";
   import TopBar from "./TopBar.svelte";

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Table from "flowbite-svelte/Table.svelte";
   import { Problem, request } from "../api/http";
-  import type { Made, Standing, TemplateList } from "../api/types";
+  import type { TemplateMade, TemplateStanding, TemplateList } from "../api/types";
   import { inside, router } from "../router.svelte";
   import { dayAndTime } from "../times";
   import { session } from "../session.svelte";
@@ -16,7 +16,7 @@
   const isAuthor = $derived(session.value?.role === "author");
   let chooser: HTMLInputElement;
 
-  const standings: Record<Standing, string> = {
+  const standings: Record<TemplateStanding, string> = {
     neverReleased: "never released",
     released: "released",
     changedSinceRelease: "changed since release",
@@ -24,7 +24,7 @@
 
   async function make(event: SubmitEvent) {
     event.preventDefault();
-    await attempt(() => request<Made>("POST", "/api/templates", { title }));
+    await attempt(() => request<TemplateMade>("POST", "/api/templates", { title }));
   }
 
   async function importFile() {
@@ -32,7 +32,7 @@
     chooser.value = "";
     if (file)
       await attempt(async () =>
-        request<Made>(
+        request<TemplateMade>(
           "POST",
           "/api/templates/import",
           new Blob([await file.arrayBuffer()], { type: "application/octet-stream" }),
@@ -40,7 +40,7 @@
       );
   }
 
-  async function attempt(making: () => Promise<Made>) {
+  async function attempt(making: () => Promise<TemplateMade>) {
     trouble = null;
     try {
       router.go(`/templates/${(await making()).id}`);

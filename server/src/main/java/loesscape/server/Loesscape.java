@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Supplier;
-import loesscape.server.clock.ServerClock;
+import loesscape.server.accounts.AccountStore;
+import loesscape.server.accounts.SetupLink;
 import loesscape.server.launch.BackupCommands;
 import loesscape.server.launch.Check;
 import loesscape.server.launch.Evaluate;
@@ -15,8 +16,7 @@ import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
 import loesscape.server.launch.Verify;
 import loesscape.server.launch.WorkOut;
-import loesscape.server.security.SetupLink;
-import loesscape.server.store.Accounts;
+import loesscape.server.platform.clock.ServerClock;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
@@ -65,7 +65,7 @@ public class Loesscape {
                     out.println(
                             "No mail goes out, so nobody can sign: name a mail server with --smtp (docs/operating.md).");
                 }
-                if (!options.demo() && application.getBean(Accounts.class).isEmpty()) {
+                if (!options.demo() && application.getBean(AccountStore.class).isEmpty()) {
                     out.printf(
                             "Nobody has an account yet. This link makes the first author, once:%n%s%s%n",
                             address, application.getBean(SetupLink.class).path());

@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import loesscape.core.model.Item;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 
 /**
@@ -34,10 +34,10 @@ public record Bonds(Map<String, Bond> nodes) {
     public static Bonds of(Template template) {
         Map<String, Set<String>> follows = new LinkedHashMap<>();
         Map<String, Set<String>> followers = new HashMap<>();
-        Lexicon lexicon = Lexicon.of(template);
+        SymbolTable symbols = SymbolTable.of(template);
         for (Node node : template.nodes()) {
             Set<String> fields = new LinkedHashSet<>();
-            Logic.uses(node, lexicon).forEach(use -> fields.addAll(use.sources()));
+            Logic.uses(node, symbols).forEach(use -> fields.addAll(use.sources()));
             follows.put(node.key(), fields);
             fields.forEach(field -> followers
                     .computeIfAbsent(field, ignored -> new LinkedHashSet<>())

@@ -15,9 +15,9 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.References;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 
@@ -39,18 +39,18 @@ final class Boundaries {
     static List<String> of(
             Field field,
             List<Condition> conditions,
-            Lexicon lexicon,
+            SymbolTable symbols,
             Context context,
             Function<String, Value> counting) {
         Set<String> typed = new LinkedHashSet<>();
-        lexicon.choices(field).stream()
+        symbols.choices(field).stream()
                 .filter(id -> !id.equals(loesscape.core.model.Choice.OTHER))
                 .limit(MOST_CHOICES)
                 .forEach(typed::add);
         for (Condition condition : conditions) {
             for (Condition.Leaf leaf : References.leaves(condition)) {
                 if (leaf instanceof Clause clause && clause.field().equals(field.key())) {
-                    of(field, clause, lexicon, context, counting, typed);
+                    of(field, clause, symbols, context, counting, typed);
                 }
             }
         }
@@ -64,7 +64,7 @@ final class Boundaries {
     private static void of(
             Field field,
             Clause clause,
-            Lexicon lexicon,
+            SymbolTable symbols,
             Context context,
             Function<String, Value> counting,
             Set<String> typed) {
@@ -73,13 +73,13 @@ final class Boundaries {
                 typed.add(String.join(",", it.choices()));
                 String rest = String.join(
                         ",",
-                        lexicon.choices(field).stream()
+                        symbols.choices(field).stream()
                                 .filter(id -> !it.choices().contains(id) && !id.equals("other"))
                                 .toList());
                 typed.add(rest);
             }
             case Clause.CountClause it -> {
-                List<String> all = List.copyOf(lexicon.choices(field));
+                List<String> all = List.copyOf(symbols.choices(field));
                 for (int count = Math.max(1, it.count() - 1); count <= Math.min(all.size(), it.count() + 1); count++) {
                     typed.add(String.join(",", all.subList(0, count)));
                 }

@@ -19,13 +19,13 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
 import loesscape.core.model.References;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 import loesscape.core.wording.Part;
@@ -39,7 +39,7 @@ public final class Explaining {
     private static final int DEEPEST = 4;
 
     private final CompiledTemplate compiled;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final Sentences sentences;
     private final Answers answers;
     private final Context context;
@@ -47,7 +47,7 @@ public final class Explaining {
 
     public Explaining(CompiledTemplate compiled, Answers answers, Context context) {
         this.compiled = compiled;
-        this.lexicon = compiled.lexicon();
+        this.symbols = compiled.symbols();
         this.sentences = new Sentences(compiled.template());
         this.answers = answers;
         this.context = context;
@@ -60,7 +60,7 @@ public final class Explaining {
         String row = RowNames.row(address);
         List<Node> path = path(key);
         Node node = path.getLast();
-        String within = lexicon.rowsAround(key);
+        String within = symbols.rowsAround(key);
         List<Reason> reasons = new ArrayList<>();
         for (Logic.Place place : Logic.conditions(node)) {
             reasons.add(new Reason(place.what(), explained(place.condition(), within, row)));
@@ -72,7 +72,7 @@ public final class Explaining {
                 .filter(holder -> !isShown(holder, row))
                 .map(Node::name)
                 .toList();
-        return new Why(reasons, foldedIn, new Opening(compiled, answers, context).ways(address, path));
+        return new Why(reasons, foldedIn, new SmallestChange(compiled, answers, context).ways(address, path));
     }
 
     /** Why a condition that belongs to no node holds or not: of a role, or for finishing. */
@@ -81,7 +81,7 @@ public final class Explaining {
     }
 
     private boolean isShown(Node node, String row) {
-        String address = lexicon.rowsAround(node.key()) == null ? node.key() : RowNames.address(node.key(), row);
+        String address = symbols.rowsAround(node.key()) == null ? node.key() : RowNames.address(node.key(), row);
         return standing.state().of(address).shown();
     }
 
@@ -118,7 +118,7 @@ public final class Explaining {
     }
 
     private void values(Field field, String row, List<Reason> reasons) {
-        String within = lexicon.rowsAround(field.key());
+        String within = symbols.rowsAround(field.key());
         if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
             reasons.add(new Reason(
                     "value",
@@ -145,7 +145,7 @@ public final class Explaining {
     }
 
     private Explained formula(String formula, boolean gives, @Nullable String within, String row) {
-        List<Seen> seen = lexicon.sources(formula).stream()
+        List<Seen> seen = symbols.sources(formula).stream()
                 .map(key -> seen(key, within, row))
                 .toList();
         String blank = standing.blankPart(formula, within, row);
@@ -189,7 +189,7 @@ public final class Explaining {
                                 .map(part -> explained(part, within, row, depth))
                                 .toList());
             case Condition.Shared(var key) -> {
-                SharedCondition shared = Objects.requireNonNull(lexicon.shared(key), key);
+                SharedCondition shared = Objects.requireNonNull(symbols.shared(key), key);
                 yield new Explained(
                         text,
                         holds,
@@ -207,7 +207,7 @@ public final class Explaining {
                 new Explained(
                         text,
                         holds,
-                        lexicon.sources(condition).stream()
+                        symbols.sources(condition).stream()
                                 .map(key -> seen(key, within, row))
                                 .toList(),
                         List.of(),
@@ -216,13 +216,13 @@ public final class Explaining {
     }
 
     private Seen seen(String key, @Nullable String within, String row) {
-        Field field = lexicon.field(key);
+        Field field = symbols.field(key);
         if (field == null) {
             int rows = standing.rows(key).size();
-            String name = Objects.requireNonNull(lexicon.repeating(key), key).name();
+            String name = Objects.requireNonNull(symbols.repeating(key), key).name();
             return new Seen(key, name, rows + (rows == 1 ? " row" : " rows"), true);
         }
-        String around = lexicon.rowsAround(key);
+        String around = symbols.rowsAround(key);
         if (around == null || around.equals(within)) {
             Value value = standing.counting(key, row);
             return new Seen(key, field.name(), Display.of(field.kind(), value), standing.shown(key, row));

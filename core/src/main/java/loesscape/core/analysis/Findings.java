@@ -10,7 +10,6 @@ import loesscape.core.model.Contrast;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FinishRule;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
@@ -20,20 +19,21 @@ import loesscape.core.model.Notice;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 
 /** Looks through a template for what its author probably did not mean. What is found does not make it invalid. */
 public final class Findings {
 
     private final Template template;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final Satisfiable satisfiable;
     private final List<Finding> found = new ArrayList<>();
 
     private Findings(Template template) {
         this.template = template;
-        this.lexicon = Lexicon.of(template);
-        this.satisfiable = new Satisfiable(lexicon);
+        this.symbols = SymbolTable.of(template);
+        this.satisfiable = new Satisfiable(symbols);
     }
 
     /** What was noticed, in document order. */
@@ -41,7 +41,7 @@ public final class Findings {
         Findings findings = new Findings(template);
         template.nodes().forEach(findings::look);
         findings.lookAround();
-        findings.found.addAll(SignerFindings.of(template, findings.lexicon));
+        findings.found.addAll(SignerFindings.of(template, findings.symbols));
         return List.copyOf(findings.found);
     }
 
@@ -96,7 +96,7 @@ public final class Findings {
             report(field, "There is nothing to choose from.");
         }
         if (field.kind() instanceof FieldKind.Lookup lookup) {
-            LookupList list = lexicon.list(lookup.list());
+            LookupList list = symbols.list(lookup.list());
             if (list != null && list.rows().isEmpty()) {
                 report(field, "The list “%s” has no rows.".formatted(list.name()));
             }
@@ -116,11 +116,11 @@ public final class Findings {
         Set<String> used = new HashSet<>();
         template.nodes()
                 .forEach(node ->
-                        Logic.conditions(node).forEach(place -> used.addAll(lexicon.sharedIn(place.condition()))));
+                        Logic.conditions(node).forEach(place -> used.addAll(symbols.sharedIn(place.condition()))));
         template.nodes().forEach(node -> Logic.formulas(node).forEach(formula -> used.addAll(Names.in(formula))));
-        template.roles().forEach(role -> used.addAll(lexicon.sharedIn(role.takesPart())));
-        template.finish().forEach(rule -> used.addAll(lexicon.sharedIn(rule.when())));
-        template.conditions().forEach(shared -> used.addAll(lexicon.sharedIn(shared.condition())));
+        template.roles().forEach(role -> used.addAll(symbols.sharedIn(role.takesPart())));
+        template.finish().forEach(rule -> used.addAll(symbols.sharedIn(rule.when())));
+        template.conditions().forEach(shared -> used.addAll(symbols.sharedIn(shared.condition())));
         for (SharedCondition shared : template.conditions()) {
             if (!shared.name().isEmpty() && !used.contains(shared.key())) {
                 found.add(new Finding("", "The shared condition “%s” is not used.".formatted(shared.name())));

@@ -9,8 +9,8 @@ import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,10 +23,10 @@ final class Satisfiable {
     private static final String BLANK = "";
     private static final int DEEPEST = 20;
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
 
-    Satisfiable(Lexicon lexicon) {
-        this.lexicon = lexicon;
+    Satisfiable(SymbolTable symbols) {
+        this.symbols = symbols;
     }
 
     boolean isNever(Condition condition) {
@@ -50,7 +50,7 @@ final class Satisfiable {
                                 .count()
                         < it.count();
             case Condition.Shared(var key) -> {
-                SharedCondition shared = lexicon.shared(key);
+                SharedCondition shared = symbols.shared(key);
                 yield shared != null && isNever(shared.condition(), depth + 1);
             }
             case Clause clause -> new Room().isEmptyWith(clause);
@@ -66,7 +66,7 @@ final class Satisfiable {
         return switch (condition) {
             case Condition.All all -> all.conditions().stream().anyMatch(each -> narrows(each, room, depth + 1));
             case Condition.Shared(var key) -> {
-                SharedCondition shared = lexicon.shared(key);
+                SharedCondition shared = symbols.shared(key);
                 yield shared != null && narrows(shared.condition(), room, depth + 1);
             }
             case Clause clause -> room.isEmptyWith(clause);
@@ -81,7 +81,7 @@ final class Satisfiable {
         private final Map<String, Span> spans = new HashMap<>();
 
         boolean isEmptyWith(Clause clause) {
-            Field field = lexicon.field(clause.field());
+            Field field = symbols.field(clause.field());
             if (field == null) {
                 return false;
             }
@@ -90,7 +90,7 @@ final class Satisfiable {
                 when !(field.kind() instanceof FieldKind.Lookup) -> {
                     Set<String> met = new HashSet<>(it.choices());
                     if (it.test() == Clause.ChoiceClause.ChoiceTest.IS_NOT) {
-                        met = new HashSet<>(lexicon.choices(field));
+                        met = new HashSet<>(symbols.choices(field));
                         it.choices().forEach(met::remove);
                     }
                     if (it.metWhenBlank()) {
@@ -121,7 +121,7 @@ final class Satisfiable {
         }
 
         private Set<String> all(Field field) {
-            Set<String> all = new HashSet<>(lexicon.choices(field));
+            Set<String> all = new HashSet<>(symbols.choices(field));
             all.add(BLANK);
             return all;
         }

@@ -12,11 +12,11 @@ import loesscape.core.model.Aspect;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
@@ -26,24 +26,24 @@ final class SignerFindings {
     private static final String SHOWN = "shown";
 
     private final Template template;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final Satisfiable satisfiable;
     private final @Nullable Role first;
     private final List<Finding> found = new ArrayList<>();
     /** By key: an item, and all that holds it. */
     private final Map<String, List<Node>> around = new HashMap<>();
 
-    private SignerFindings(Template template, Lexicon lexicon) {
+    private SignerFindings(Template template, SymbolTable symbols) {
         this.template = template;
-        this.lexicon = lexicon;
-        this.satisfiable = new Satisfiable(lexicon);
+        this.symbols = symbols;
+        this.satisfiable = new Satisfiable(symbols);
         this.first = template.roles().stream()
                 .min(Comparator.comparingInt(Role::order))
                 .orElse(null);
     }
 
-    static List<Finding> of(Template template, Lexicon lexicon) {
-        SignerFindings findings = new SignerFindings(template, lexicon);
+    static List<Finding> of(Template template, SymbolTable symbols) {
+        SignerFindings findings = new SignerFindings(template, symbols);
         if (!template.roles().isEmpty()) {
             template.roles().forEach(findings::role);
             template.pages()
@@ -69,7 +69,7 @@ final class SignerFindings {
 
     /** Whose field it is: what was given to nobody is the first role's. */
     private @Nullable Role owner(Field field) {
-        return field.role().isEmpty() ? first : lexicon.role(field.role());
+        return field.role().isEmpty() ? first : symbols.role(field.role());
     }
 
     private void role(Role role) {
@@ -87,8 +87,8 @@ final class SignerFindings {
                     "“%s” can never take part, so what it signs is never reached: the parts of its condition exclude each other."
                             .formatted(role.name()));
         }
-        for (String source : lexicon.sources(role.takesPart())) {
-            Field field = lexicon.field(source);
+        for (String source : symbols.sources(role.takesPart())) {
+            Field field = symbols.field(source);
             Role giver = field == null ? null : owner(field);
             if (field == null || giver == null) {
                 continue;
@@ -112,7 +112,7 @@ final class SignerFindings {
         if (asked == null) {
             return;
         }
-        for (Logic.Use use : Logic.uses(node, lexicon)) {
+        for (Logic.Use use : Logic.uses(node, symbols)) {
             if (!use.what().equals(SHOWN)) {
                 leaning(node, asked, use.what(), use.sources());
             }
@@ -124,8 +124,8 @@ final class SignerFindings {
     private void dropping(Field field, Role asked) {
         Set<String> told = new HashSet<>();
         for (Node node : around.getOrDefault(field.key(), List.of())) {
-            for (String source : lexicon.sources(Aspect.SHOWN.of(node))) {
-                Field followed = lexicon.field(source);
+            for (String source : symbols.sources(Aspect.SHOWN.of(node))) {
+                Field followed = symbols.field(source);
                 Role giver = followed == null ? null : owner(followed);
                 if (giver != null && isNotBefore(giver, asked) && told.add(source)) {
                     found.add(new Finding(
@@ -149,7 +149,7 @@ final class SignerFindings {
 
     private void leaning(Node node, Role asked, String what, Set<String> sources) {
         for (String source : sources) {
-            Field field = lexicon.field(source);
+            Field field = symbols.field(source);
             Role giver = field == null ? null : owner(field);
             if (field != null && giver != null && isNotBefore(giver, asked)) {
                 report(

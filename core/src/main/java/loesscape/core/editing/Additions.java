@@ -44,21 +44,22 @@ final class Additions {
 
     private Additions() {}
 
-    static Parts add(Parts parts, Edit.Add edit) {
+    static TemplateIndex add(TemplateIndex parts, Edit.Add edit) {
         Node added = make(parts, edit);
         if (!(added instanceof Page)) {
             checkFits(parts, added, edit.holder());
         }
-        String holder = added instanceof Page ? Parts.ROOT : edit.holder();
-        Parts with = parts.with(added).inserted(added.key(), holder, edit.after());
-        Parts held = added instanceof Page || added instanceof Section ? with.holding(added.key(), List.of()) : with;
+        String holder = added instanceof Page ? TemplateIndex.ROOT : edit.holder();
+        TemplateIndex with = parts.with(added).inserted(added.key(), holder, edit.after());
+        TemplateIndex held =
+                added instanceof Page || added instanceof Section ? with.holding(added.key(), List.of()) : with;
         return edit.shown() == null
                 ? held
                 : Conditions.set(
                         held, new Edit.SetCondition(List.of(added.key()), List.of(Aspect.SHOWN), edit.shown()));
     }
 
-    private static void checkFits(Parts parts, Node added, String holder) {
+    private static void checkFits(TemplateIndex parts, Node added, String holder) {
         Node at = parts.node(holder);
         boolean fits = added instanceof Section ? at instanceof Page || at instanceof Section : at instanceof Section;
         if (!fits) {
@@ -67,7 +68,7 @@ final class Additions {
         }
     }
 
-    private static Node make(Parts parts, Edit.Add edit) {
+    private static Node make(TemplateIndex parts, Edit.Add edit) {
         String label = edit.label().strip();
         String title = label.isEmpty() ? standIn(edit.what()) : label;
         if (edit.what() == Edit.Novelty.NUMBER) {
@@ -110,12 +111,12 @@ final class Additions {
         };
     }
 
-    static Parts lookups(Parts parts, Edit.AddLookups edit) {
+    static TemplateIndex lookups(TemplateIndex parts, Edit.AddLookups edit) {
         LookupList list = parts.rest().lists().get(edit.list());
         if (list == null) {
             throw new Refusal("There is no lookup list “%s” any more.".formatted(edit.list()));
         }
-        Parts with = parts;
+        TemplateIndex with = parts;
         String after = edit.after();
         Map<String, String> filters = new LinkedHashMap<>();
         for (LookupList.Column column : list.columns()) {
@@ -130,19 +131,19 @@ final class Additions {
         return with;
     }
 
-    private static FieldKind lookup(Parts parts) {
+    private static FieldKind lookup(TemplateIndex parts) {
         LookupList list = parts.rest().lists().values().stream()
                 .findFirst()
                 .orElseThrow(() -> new Refusal("There is no lookup list yet to choose from. Add a list first."));
         return new FieldKind.Lookup(list.key(), list.columns().getFirst().key(), Map.of());
     }
 
-    private static String key(Parts parts, String title, Edit.Novelty what) {
+    private static String key(TemplateIndex parts, String title, Edit.Novelty what) {
         return Keys.from(title, what.name().toLowerCase(Locale.ROOT), parts::uses);
     }
 
     /** A number whose label ends in a short unit, such as "Planned depth, m", takes it as its unit. */
-    private static Field number(Parts parts, String title) {
+    private static Field number(TemplateIndex parts, String title) {
         int comma = title.lastIndexOf(", ");
         String end = comma > 0 ? title.substring(comma + 2).strip() : "";
         boolean isUnit = !end.isEmpty() && end.length() <= LONGEST_UNIT && end.indexOf(' ') < 0;
@@ -152,7 +153,7 @@ final class Additions {
     }
 
     /** A question, with its choices where they are written behind it: “Which machine? Pump / Auger / Neither”. */
-    private static Field choice(Parts parts, String title, Edit.Novelty what) {
+    private static Field choice(TemplateIndex parts, String title, Edit.Novelty what) {
         Matcher written = CHOICES.matcher(title);
         boolean isWritten = written.matches();
         String label = isWritten ? written.group("question").replaceFirst("\\s*:$", "") : title;
@@ -189,10 +190,10 @@ final class Additions {
     }
 
     /** The number closest before the place of the new indicator; failing that, the first one of the document. */
-    private static String nearestNumber(Parts parts, Edit.Add edit) {
+    private static String nearestNumber(TemplateIndex parts, Edit.Add edit) {
         String nearest = null;
         boolean passed = false;
-        for (String page : parts.heldBy(Parts.ROOT)) {
+        for (String page : parts.heldBy(TemplateIndex.ROOT)) {
             for (String key : parts.withContent(page)) {
                 boolean number =
                         parts.node(key) instanceof Field field && field.kind().isNumeric();

@@ -14,7 +14,6 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
@@ -25,6 +24,7 @@ import loesscape.core.model.References;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentences;
 import org.jspecify.annotations.Nullable;
@@ -39,19 +39,19 @@ public final class Blocks {
 
     /** A section cut out of a template as a block. Logic that looks at rows elsewhere is left behind. */
     public static Template cut(Template template, String key) {
-        Parts parts = Parts.of(template);
+        TemplateIndex parts = TemplateIndex.of(template);
         Section section = section(parts, key);
         Set<String> inside = Set.copyOf(parts.withContent(key));
-        Lexicon lexicon = parts.lexicon();
+        SymbolTable symbols = parts.symbols();
         Set<String> around = new LinkedHashSet<>();
         for (String each : inside) {
-            Logic.uses(parts.node(each), lexicon).forEach(use -> around.addAll(use.sources()));
+            Logic.uses(parts.node(each), symbols).forEach(use -> around.addAll(use.sources()));
         }
         around.removeIf(each -> inside.contains(each)
                 || !(parts.nodes().get(each) instanceof Field)
-                || lexicon.rowsAround(each) != null);
-        List<String> old = parts.heldBy(Parts.ROOT);
-        Parts cut = moved(parts, List.of(key), fresh(parts, "block"), null);
+                || symbols.rowsAround(each) != null);
+        List<String> old = parts.heldBy(TemplateIndex.ROOT);
+        TemplateIndex cut = moved(parts, List.of(key), fresh(parts, "block"), null);
         cut = cut.with(section.withOrigin(null));
         if (!around.isEmpty()) {
             for (String each : around) {
@@ -65,11 +65,11 @@ public final class Blocks {
     }
 
     /** What a block leaves of the template around it: only what it uses. */
-    private static Parts trimmed(Parts parts) {
+    private static TemplateIndex trimmed(TemplateIndex parts) {
         Set<String> roles = new HashSet<>();
         Set<String> lists = new HashSet<>();
         Set<String> shared = new HashSet<>();
-        Lexicon lexicon = parts.lexicon();
+        SymbolTable symbols = parts.symbols();
         for (Node node : parts.nodes().values()) {
             if (node instanceof Field field) {
                 roles.add(field.role());
@@ -78,24 +78,24 @@ public final class Blocks {
                 }
             }
             for (Logic.Place place : Logic.conditions(node)) {
-                shared.addAll(lexicon.sharedIn(place.condition()));
+                shared.addAll(symbols.sharedIn(place.condition()));
                 rolesIn(place.condition(), roles);
-                lists.addAll(lexicon.listsNamed(place.condition()));
+                lists.addAll(symbols.listsNamed(place.condition()));
             }
             Logic.formulas(node).forEach(formula -> {
                 shared.addAll(Names.in(formula));
-                lists.addAll(lexicon.listsNamed(formula));
+                lists.addAll(symbols.listsNamed(formula));
             });
         }
         shared.addAll(List.copyOf(shared).stream()
-                .flatMap(each -> lexicon.sharedIn(new Condition.Shared(each)).stream())
+                .flatMap(each -> symbols.sharedIn(new Condition.Shared(each)).stream())
                 .toList());
         Map<String, SharedCondition> conditions =
                 new LinkedHashMap<>(parts.rest().conditions());
         conditions.keySet().retainAll(shared);
         conditions.values().forEach(each -> {
             rolesIn(each.condition(), roles);
-            lists.addAll(lexicon.listsNamed(each.condition()));
+            lists.addAll(symbols.listsNamed(each.condition()));
         });
         Map<String, Role> keptRoles = new LinkedHashMap<>();
         parts.rest().roles().forEach((key, role) -> {
@@ -105,7 +105,8 @@ public final class Blocks {
         });
         Map<String, LookupList> keptLists = new LinkedHashMap<>(parts.rest().lists());
         keptLists.keySet().retainAll(lists);
-        return parts.with(new Parts.Rest(keptRoles, conditions, keptLists, List.of(), PageSettings.PLAIN, Map.of()));
+        return parts.with(
+                new TemplateIndex.Rest(keptRoles, conditions, keptLists, List.of(), PageSettings.PLAIN, Map.of()));
     }
 
     private static void rolesIn(Condition condition, Set<String> roles) {
@@ -117,8 +118,8 @@ public final class Blocks {
     }
 
     /** Some sections or fields on a page of their own, the fields in a section of their own. */
-    private static Parts moved(Parts parts, List<String> keys, String page, @Nullable String section) {
-        Parts with = parts;
+    private static TemplateIndex moved(TemplateIndex parts, List<String> keys, String page, @Nullable String section) {
+        TemplateIndex with = parts;
         for (String key : keys) {
             String from = with.holder(key);
             List<String> rest = new ArrayList<>(with.heldBy(from));
@@ -133,10 +134,11 @@ public final class Blocks {
         } else {
             with = with.holding(page, keys);
         }
-        return with.inserted(page, Parts.ROOT, with.heldBy(Parts.ROOT).getLast());
+        return with.inserted(
+                page, TemplateIndex.ROOT, with.heldBy(TemplateIndex.ROOT).getLast());
     }
 
-    private static String fresh(Parts parts, String stem) {
+    private static String fresh(TemplateIndex parts, String stem) {
         return Keys.unused(stem, parts::uses);
     }
 
@@ -152,7 +154,7 @@ public final class Blocks {
     }
 
     /** A section; refused where there is none under this key. */
-    static Section section(Parts parts, String key) {
+    static Section section(TemplateIndex parts, String key) {
         if (parts.node(key) instanceof Section section) {
             return section;
         }
@@ -161,8 +163,8 @@ public final class Blocks {
 
     /** The section that a block holds. */
     private static String sectionOf(Template template) {
-        Parts block = Parts.of(Editing.valid(template));
-        List<String> pages = block.heldBy(Parts.ROOT);
+        TemplateIndex block = TemplateIndex.of(Editing.valid(template));
+        List<String> pages = block.heldBy(TemplateIndex.ROOT);
         List<String> sections = pages.isEmpty() ? List.of() : block.heldBy(pages.getFirst());
         if (sections.size() != 1) {
             throw new Refusal("This is not a block: its first page does not hold one section.");
@@ -170,11 +172,11 @@ public final class Blocks {
         return sections.getFirst();
     }
 
-    static Parts use(Parts parts, Edit.UseBlock edit) {
+    static TemplateIndex use(TemplateIndex parts, Edit.UseBlock edit) {
         String section = sectionOf(edit.block());
-        Fitted fitted = Fitted.to(parts, Parts.of(edit.block()), Map.of());
+        PlacedBlock fitted = PlacedBlock.to(parts, TemplateIndex.of(edit.block()), Map.of());
         String top = fitted.key(section);
-        Parts with = fitted.rest(parts);
+        TemplateIndex with = fitted.rest(parts);
         for (String key : fitted.block().withContent(top)) {
             with = copied(with, fitted.block(), key);
         }
@@ -183,25 +185,25 @@ public final class Blocks {
         return with.inserted(top, edit.holder(), edit.after());
     }
 
-    private static Parts copied(Parts parts, Parts block, String key) {
-        Parts with = parts.with(block.node(key));
+    private static TemplateIndex copied(TemplateIndex parts, TemplateIndex block, String key) {
+        TemplateIndex with = parts.with(block.node(key));
         return block.held().containsKey(key) ? with.holding(key, block.heldBy(key)) : with;
     }
 
-    static Parts takeOver(Parts parts, Edit.TakeOver edit) {
+    static TemplateIndex takeOver(TemplateIndex parts, Edit.TakeOver edit) {
         Section section = section(parts, edit.key());
         Origin origin = section.origin();
         if (origin == null) {
             throw new Refusal("“%s” was not made from a block.".formatted(section.name()));
         }
         sectionOf(edit.block());
-        Fitted fitted = Fitted.to(parts, Parts.of(edit.block()), origin.keys());
-        Parts block = fitted.block();
+        PlacedBlock fitted = PlacedBlock.to(parts, TemplateIndex.of(edit.block()), origin.keys());
+        TemplateIndex block = fitted.block();
         Set<String> wanted = new LinkedHashSet<>();
         edit.items()
                 .forEach(item -> wanted.add(
                         fitted.keys().getOrDefault(item, origin.keys().getOrDefault(item, item))));
-        Parts with = fitted.rest(parts);
+        TemplateIndex with = fitted.rest(parts);
         for (String key : block.withContent(edit.key())) {
             if (!wanted.contains(key)) {
                 continue;
@@ -227,7 +229,7 @@ public final class Blocks {
     }
 
     /** What is new in a block, behind what stands before it there, as far as that stands here. */
-    private static Parts placed(Parts parts, Parts block, String key) {
+    private static TemplateIndex placed(TemplateIndex parts, TemplateIndex block, String key) {
         String holder = block.holder(key);
         List<String> siblings = block.heldBy(holder);
         String after = null;
@@ -263,13 +265,13 @@ public final class Blocks {
      * @param later the later version
      */
     public static List<Difference> differences(Template template, String key, Template base, Template later) {
-        Parts parts = Parts.of(template);
+        TemplateIndex parts = TemplateIndex.of(template);
         Origin origin = section(parts, key).origin();
         if (origin == null) {
             return List.of();
         }
-        Fitted before = Fitted.to(parts, Parts.of(base), origin.keys());
-        Fitted after = Fitted.to(parts, Parts.of(later), origin.keys());
+        PlacedBlock before = PlacedBlock.to(parts, TemplateIndex.of(base), origin.keys());
+        PlacedBlock after = PlacedBlock.to(parts, TemplateIndex.of(later), origin.keys());
         Described here = new Described(template);
         Described there = new Described(after.whole(parts, key).template());
         List<Difference> differences = new ArrayList<>();
@@ -296,8 +298,8 @@ public final class Blocks {
         return differences;
     }
 
-    private static String original(String key, Fitted before, Fitted after) {
-        for (Fitted fitted : List.of(after, before)) {
+    private static String original(String key, PlacedBlock before, PlacedBlock after) {
+        for (PlacedBlock fitted : List.of(after, before)) {
             for (Map.Entry<String, String> entry : fitted.keys().entrySet()) {
                 if (entry.getValue().equals(key)) {
                     return entry.getKey();

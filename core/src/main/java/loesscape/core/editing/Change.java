@@ -57,9 +57,9 @@ public record Change(
     }
 
     /** The change that leads from one template to another. */
-    public static Change between(Parts before, Parts after) {
-        Parts.Rest was = before.rest();
-        Parts.Rest is = after.rest();
+    public static Change between(TemplateIndex before, TemplateIndex after) {
+        TemplateIndex.Rest was = before.rest();
+        TemplateIndex.Rest is = after.rest();
         return new Change(
                 swap(before.title(), after.title()),
                 swap(before.subtitle(), after.subtitle()),
@@ -134,7 +134,7 @@ public record Change(
      * @throws Refusal when something it touches is no longer as it was, or the template would not be valid
      */
     public Template applyTo(Template template) {
-        Parts now = Parts.of(template);
+        TemplateIndex now = TemplateIndex.of(template);
         List<String> moved = new ArrayList<>();
         if ((title != null && !now.title().equals(title.was()))
                 || (subtitle != null && !now.subtitle().equals(subtitle.was()))) {
@@ -178,14 +178,14 @@ public record Change(
         });
     }
 
-    private Parts overlaid(Parts now) {
-        Parts.Rest rest = now.rest();
-        return new Parts(
+    private TemplateIndex overlaid(TemplateIndex now) {
+        TemplateIndex.Rest rest = now.rest();
+        return new TemplateIndex(
                 title == null || title.is() == null ? now.title() : title.is(),
                 subtitle == null || subtitle.is() == null ? now.subtitle() : subtitle.is(),
                 overlaid(now.nodes(), nodes),
                 overlaid(now.held(), held),
-                new Parts.Rest(
+                new TemplateIndex.Rest(
                         overlaid(rest.roles(), roles),
                         overlaid(rest.conditions(), conditions),
                         overlaid(rest.lists(), lists),

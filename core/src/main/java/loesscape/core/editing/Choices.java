@@ -21,7 +21,7 @@ final class Choices {
 
     private Choices() {}
 
-    static Parts add(Parts parts, Edit.AddChoice edit) {
+    static TemplateIndex add(TemplateIndex parts, Edit.AddChoice edit) {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
         String label = edit.label().strip();
@@ -30,7 +30,7 @@ final class Choices {
         return with(parts, field, choices);
     }
 
-    static Parts relabel(Parts parts, Edit.RelabelChoice edit) {
+    static TemplateIndex relabel(TemplateIndex parts, Edit.RelabelChoice edit) {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
         int at = find(field, choices, edit.choice());
@@ -40,7 +40,7 @@ final class Choices {
         return with(parts, field, choices);
     }
 
-    static Parts store(Parts parts, Edit.StoreChoice edit) {
+    static TemplateIndex store(TemplateIndex parts, Edit.StoreChoice edit) {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
         int at = find(field, choices, edit.choice());
@@ -50,12 +50,12 @@ final class Choices {
         return with(parts, field, choices);
     }
 
-    static Parts offer(Parts parts, Edit.SetOffer edit) {
+    static TemplateIndex offer(TemplateIndex parts, Edit.SetOffer edit) {
         Field field = parts.field(edit.key());
         return parts.with(field.withKind(choices(field).withOffer(edit.offer())));
     }
 
-    static Parts move(Parts parts, Edit.MoveChoice edit) {
+    static TemplateIndex move(TemplateIndex parts, Edit.MoveChoice edit) {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
         Choice moved = choices.remove(find(field, choices, edit.choice()));
@@ -63,7 +63,7 @@ final class Choices {
         return with(parts, field, choices);
     }
 
-    static Parts remove(Parts parts, Edit.RemoveChoice edit) {
+    static TemplateIndex remove(TemplateIndex parts, Edit.RemoveChoice edit) {
         Field field = parts.field(edit.key());
         List<Choice> choices = of(field);
         Choice removed = choices.remove(find(field, choices, edit.choice()));
@@ -75,12 +75,12 @@ final class Choices {
             throw new Refusal(
                     "Conditions name the choice “%s” of “%s”.".formatted(removed.label(), field.name()), followers);
         }
-        Parts without = Mappings.mapped(
+        TemplateIndex without = Mappings.mapped(
                 with(parts, field, choices),
                 Mappings.rewriting(leaf -> withoutChoice(leaf, field.key(), edit.choice())));
         Map<String, Node> nodes = new LinkedHashMap<>(without.nodes());
         nodes.replaceAll((key, node) -> withoutChoice(node, field.key(), edit.choice()));
-        return new Parts(without.title(), without.subtitle(), nodes, without.held(), without.rest());
+        return new TemplateIndex(without.title(), without.subtitle(), nodes, without.held(), without.rest());
     }
 
     private static @Nullable Condition withoutChoice(Condition.Leaf leaf, String field, String choice) {
@@ -140,7 +140,7 @@ final class Choices {
         throw new Refusal("“%s” has no choices of its own.".formatted(field.name()));
     }
 
-    private static Parts with(Parts parts, Field field, List<Choice> choices) {
+    private static TemplateIndex with(TemplateIndex parts, Field field, List<Choice> choices) {
         return parts.with(field.withKind(choices(field).withChoices(choices)));
     }
 

@@ -15,11 +15,11 @@ final class Conditions {
 
     private Conditions() {}
 
-    static Parts set(Parts parts, Edit.SetCondition edit) {
-        Parts changed = parts;
+    static TemplateIndex set(TemplateIndex parts, Edit.SetCondition edit) {
+        TemplateIndex changed = parts;
         Condition condition = edit.condition();
         if (condition != null && edit.keys().size() * edit.aspects().size() > 1) {
-            SharedUses.Made made = SharedUses.shared(parts, condition);
+            SharedUses.WithShared made = SharedUses.shared(parts, condition);
             changed = made.parts();
             condition = made.use();
         }
@@ -31,8 +31,8 @@ final class Conditions {
         return changed;
     }
 
-    static Parts copy(Parts parts, Edit.CopyLogic edit) {
-        Parts changed = parts;
+    static TemplateIndex copy(TemplateIndex parts, Edit.CopyLogic edit) {
+        TemplateIndex changed = parts;
         for (Aspect aspect : Aspect.values()) {
             Node from = changed.node(edit.from());
             Condition condition = aspect.of(from);
@@ -40,7 +40,7 @@ final class Conditions {
                 continue;
             }
             if (condition != null) {
-                SharedUses.Made made = SharedUses.shared(changed, condition);
+                SharedUses.WithShared made = SharedUses.shared(changed, condition);
                 changed = made.parts().with(with(from, aspect, made.use()));
                 condition = made.use();
             }
@@ -57,7 +57,7 @@ final class Conditions {
         return changed;
     }
 
-    private static Parts looksLike(Parts parts, String from, String to) {
+    private static TemplateIndex looksLike(TemplateIndex parts, String from, String to) {
         boolean both = hasLooks(parts.node(from)) && hasLooks(parts.node(to));
         return both ? Properties.looks(parts, new Edit.SetLooks(List.of(to), Logic.looks(parts.node(from)))) : parts;
     }
@@ -69,7 +69,7 @@ final class Conditions {
     /** A node with another condition for one aspect; refused where it does not have that aspect. */
     static Node with(Node node, Aspect aspect, @Nullable Condition condition) {
         return switch (aspect) {
-            case SHOWN -> Parts.shownWhen(node, condition);
+            case SHOWN -> TemplateIndex.shownWhen(node, condition);
             case REQUIRED -> field(node).withRequired(condition);
             case EDITABLE -> field(node).withEditable(condition);
             case OPEN -> {

@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Set;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Indicator;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.References;
+import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
 /** Deletes nodes with all that they hold. */
@@ -16,13 +16,13 @@ final class Deletions {
 
     private Deletions() {}
 
-    static Parts delete(Parts parts, Edit.Delete edit) {
+    static TemplateIndex delete(TemplateIndex parts, Edit.Delete edit) {
         Set<String> gone = new LinkedHashSet<>();
         edit.keys().forEach(key -> {
             parts.node(key);
             gone.addAll(parts.withContent(key));
         });
-        if (gone.containsAll(parts.heldBy(Parts.ROOT))) {
+        if (gone.containsAll(parts.heldBy(TemplateIndex.ROOT))) {
             throw new Refusal("A document keeps at least one page.");
         }
         List<Refusal.Follower> followers = Followers.of(parts, gone);
@@ -38,11 +38,11 @@ final class Deletions {
         parts.nodes().values().stream()
                 .filter(node -> node instanceof Indicator indicator && gone.contains(indicator.follows()))
                 .forEach(node -> all.add(node.key()));
-        return Mappings.mapped(parts.without(all), without(gone, parts.lexicon()));
+        return Mappings.mapped(parts.without(all), without(gone, parts.symbols()));
     }
 
     /** Drops whatever looks at one of some fields and sections. */
-    private static Logic.Mapping without(Set<String> gone, Lexicon lexicon) {
+    private static Logic.Mapping without(Set<String> gone, SymbolTable symbols) {
         return new Logic.Mapping() {
             @Override
             public @Nullable Condition condition(Condition condition) {
@@ -51,12 +51,12 @@ final class Deletions {
 
             private boolean looksAt(Condition.Leaf leaf) {
                 return !(leaf instanceof Condition.Shared)
-                        && lexicon.direct(leaf).stream().anyMatch(gone::contains);
+                        && symbols.direct(leaf).stream().anyMatch(gone::contains);
             }
 
             @Override
             public @Nullable String formula(String formula) {
-                return lexicon.direct(new Condition.Written(formula)).stream().anyMatch(gone::contains)
+                return symbols.direct(new Condition.Written(formula)).stream().anyMatch(gone::contains)
                         ? null
                         : formula;
             }

@@ -33,11 +33,11 @@ public final class Editing {
      * @throws Refusal when the edit cannot be made; the template given is untouched
      */
     public static Template apply(Template template, Edit edit) {
-        Parts parts = Parts.of(template);
+        TemplateIndex parts = TemplateIndex.of(template);
         return valid(SharedUses.tidied(edited(parts, edit)).template());
     }
 
-    private static Parts edited(Parts parts, Edit edit) {
+    private static TemplateIndex edited(TemplateIndex parts, Edit edit) {
         return switch (edit) {
             case Edit.Retitle it ->
                 parts.titled(it.title().strip(), it.subtitle().strip());
@@ -99,7 +99,7 @@ public final class Editing {
         return template;
     }
 
-    private static Parts relabel(Parts parts, String key, String label) {
+    private static TemplateIndex relabel(TemplateIndex parts, String key, String label) {
         String text = label.strip();
         Node relabelled = switch (parts.node(key)) {
             case Page it -> new Page(it.key(), text, it.shown(), List.of());
@@ -114,7 +114,7 @@ public final class Editing {
         return parts.with(relabelled);
     }
 
-    private static Parts help(Parts parts, String key, String help) {
+    private static TemplateIndex help(TemplateIndex parts, String key, String help) {
         String text = help.strip();
         return switch (parts.node(key)) {
             case Section it -> parts.with(it.withHelp(text));
@@ -123,16 +123,16 @@ public final class Editing {
         };
     }
 
-    private static Parts width(Parts parts, Edit.SetWidth edit) {
+    private static TemplateIndex width(TemplateIndex parts, Edit.SetWidth edit) {
         return parts.with(parts.field(edit.key()).withWidth(edit.width()));
     }
 
     /** Sets bands; where a field and indicators that follow it have the same bands, they go on having the same. */
-    private static Parts bands(Parts parts, Edit.SetBands edit) {
+    private static TemplateIndex bands(TemplateIndex parts, Edit.SetBands edit) {
         Node changed = parts.node(edit.key());
         String field = changed instanceof Indicator it ? it.follows() : edit.key();
         List<Band> before = bands(changed);
-        Parts with = banded(parts, changed, edit.bands());
+        TemplateIndex with = banded(parts, changed, edit.bands());
         for (Node node : parts.nodes().values()) {
             boolean about = node.key().equals(field)
                     || (node instanceof Indicator it && it.follows().equals(field));
@@ -151,7 +151,7 @@ public final class Editing {
         };
     }
 
-    private static Parts banded(Parts parts, Node node, List<Band> bands) {
+    private static TemplateIndex banded(TemplateIndex parts, Node node, List<Band> bands) {
         return switch (node) {
             case Field it -> parts.with(it.withBands(bands));
             case Indicator it ->
@@ -160,7 +160,7 @@ public final class Editing {
         };
     }
 
-    private static Parts follow(Parts parts, Edit.Follow edit) {
+    private static TemplateIndex follow(TemplateIndex parts, Edit.Follow edit) {
         if (parts.node(edit.key()) instanceof Indicator it) {
             return parts.with(fitting(it, parts.field(edit.field()), parts));
         }
@@ -169,7 +169,7 @@ public final class Editing {
     }
 
     /** The indicator following a field, with what it shows as far as that fits the field, or what one begins with. */
-    private static Indicator fitting(Indicator indicator, Field field, Parts parts) {
+    private static Indicator fitting(Indicator indicator, Field field, TemplateIndex parts) {
         Indicator following = indicator.withFollows(field.key());
         if (field.kind().hasBands()) {
             boolean isFitting = !following.bands().isEmpty()
@@ -185,7 +185,7 @@ public final class Editing {
                     .withPresence(null);
         }
         Indicator bare = following.withBands(List.of()).withChoices(List.of());
-        List<Indicator.ChoiceSign> signs = parts.lexicon().choices(field).stream()
+        List<Indicator.ChoiceSign> signs = parts.symbols().choices(field).stream()
                 .map(choice -> new Indicator.ChoiceSign(choice, Sign.saying(label(field, choice))))
                 .toList();
         boolean hasChoices = !signs.isEmpty() && !(field.kind() instanceof FieldKind.Lookup);
@@ -208,7 +208,7 @@ public final class Editing {
     }
 
     /** The names of some nodes, quoted, for a message. */
-    static String names(Parts parts, List<String> keys) {
+    static String names(TemplateIndex parts, List<String> keys) {
         List<String> names = new ArrayList<>();
         keys.forEach(key -> names.add("“%s”".formatted(parts.node(key).name())));
         return String.join(", ", names);

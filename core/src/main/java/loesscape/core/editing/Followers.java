@@ -12,11 +12,11 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Offer;
 import loesscape.core.model.References;
+import loesscape.core.model.SymbolTable;
 
 /** What looks at something: the conditions, formulas and indicators that follow it. */
 final class Followers {
@@ -24,26 +24,26 @@ final class Followers {
     private Followers() {}
 
     /** What follows one of these fields or repeating sections and is none of them. */
-    static List<Refusal.Follower> of(Parts parts, Collection<String> keys) {
-        Lexicon lexicon = parts.lexicon();
+    static List<Refusal.Follower> of(TemplateIndex parts, Collection<String> keys) {
+        SymbolTable symbols = parts.symbols();
         List<Refusal.Follower> followers = new ArrayList<>();
         parts.nodes().forEach((key, node) -> {
             Set<String> what = new LinkedHashSet<>();
             if (!keys.contains(key)) {
-                Logic.uses(node, lexicon).stream()
+                Logic.uses(node, symbols).stream()
                         .filter(use -> use.sources().stream().anyMatch(keys::contains))
                         .forEach(use -> what.add(use.what()));
             }
             add(followers, key, node.name(), what);
         });
         Predicate<Condition> looks =
-                condition -> lexicon.sources(condition).stream().anyMatch(keys::contains);
+                condition -> symbols.sources(condition).stream().anyMatch(keys::contains);
         others(parts, looks, followers);
         return followers;
     }
 
     /** What names a choice of a field. */
-    static List<Refusal.Follower> ofChoice(Parts parts, String field, String choice) {
+    static List<Refusal.Follower> ofChoice(TemplateIndex parts, String field, String choice) {
         return naming(parts, leaf -> namesChoice(leaf, field, choice), node -> followsChoice(node, field, choice));
     }
 
@@ -75,7 +75,7 @@ final class Followers {
     }
 
     /** What uses a role: fields that it answers and conditions that name it. */
-    static List<Refusal.Follower> ofRole(Parts parts, String role) {
+    static List<Refusal.Follower> ofRole(TemplateIndex parts, String role) {
         return naming(
                 parts,
                 leaf -> leaf instanceof Condition.RoleIs(var roles) && roles.contains(role),
@@ -83,7 +83,7 @@ final class Followers {
     }
 
     /** What uses a shared condition. */
-    static List<Refusal.Follower> ofShared(Parts parts, String key) {
+    static List<Refusal.Follower> ofShared(TemplateIndex parts, String key) {
         return naming(
                 parts,
                 leaf -> usesShared(leaf, key),
@@ -103,7 +103,8 @@ final class Followers {
         };
     }
 
-    private static List<Refusal.Follower> naming(Parts parts, Predicate<Condition.Leaf> leaf, Predicate<Node> itself) {
+    private static List<Refusal.Follower> naming(
+            TemplateIndex parts, Predicate<Condition.Leaf> leaf, Predicate<Node> itself) {
         List<Refusal.Follower> followers = new ArrayList<>();
         Predicate<Condition> names =
                 condition -> References.leaves(condition).stream().anyMatch(leaf);
@@ -121,7 +122,7 @@ final class Followers {
         return followers;
     }
 
-    private static void others(Parts parts, Predicate<Condition> names, List<Refusal.Follower> followers) {
+    private static void others(TemplateIndex parts, Predicate<Condition> names, List<Refusal.Follower> followers) {
         parts.rest().roles().values().forEach(role -> {
             Condition takesPart = role.takesPart();
             if (takesPart != null && names.test(takesPart)) {

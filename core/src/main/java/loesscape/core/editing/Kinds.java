@@ -14,7 +14,7 @@ final class Kinds {
 
     private Kinds() {}
 
-    static Parts set(Parts parts, Edit.SetKind edit) {
+    static TemplateIndex set(TemplateIndex parts, Edit.SetKind edit) {
         Field field = parts.field(edit.key());
         FieldKind kind = withChoices(edit.kind(), field.kind());
         boolean keeps = kind.hasBands() && kind.isDay() == field.kind().isDay();
@@ -22,7 +22,7 @@ final class Kinds {
         Field changed = field.withKind(kind).withBands(bands);
         if (kind.getClass() != field.kind().getClass()) {
             changed = withFittingValue(parts, changed);
-            Parts carried = carried(parts.with(changed), changed);
+            TemplateIndex carried = carried(parts.with(changed), changed);
             refuseIfFollowed(parts, field, carried);
             return carried;
         }
@@ -30,7 +30,7 @@ final class Kinds {
     }
 
     /** Clauses about one choice become clauses about several, and the other way round as far as they say the same. */
-    private static Parts carried(Parts parts, Field field) {
+    private static TemplateIndex carried(TemplateIndex parts, Field field) {
         String key = field.key();
         return switch (field.kind()) {
             case FieldKind.SeveralChoices ignored ->
@@ -76,7 +76,7 @@ final class Kinds {
     }
 
     /** A value that the new kind cannot begin with or work out is dropped; it says nothing any more. */
-    private static Field withFittingValue(Parts parts, Field field) {
+    private static Field withFittingValue(TemplateIndex parts, Field field) {
         if (field.value() == null) {
             return field;
         }
@@ -91,7 +91,7 @@ final class Kinds {
     /**
      * Conditions that compare the answer must still fit; those that could be carried along have been.
      */
-    private static void refuseIfFollowed(Parts parts, Field field, Parts changed) {
+    private static void refuseIfFollowed(TemplateIndex parts, Field field, TemplateIndex changed) {
         List<Refusal.Follower> followers = Followers.of(parts, List.of(field.key()));
         if (followers.isEmpty()) {
             return;

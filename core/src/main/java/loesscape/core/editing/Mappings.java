@@ -9,12 +9,12 @@ import java.util.function.UnaryOperator;
 import loesscape.core.expression.Formula;
 import loesscape.core.model.Condition;
 import loesscape.core.model.FinishRule;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.References;
 import loesscape.core.model.Role;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
 /** Ways of replacing what a template's logic looks at, everywhere at once. */
@@ -23,7 +23,7 @@ final class Mappings {
     private Mappings() {}
 
     /** Other keys in the places of old ones. */
-    static Logic.Mapping renaming(UnaryOperator<String> keys, Lexicon lexicon) {
+    static Logic.Mapping renaming(UnaryOperator<String> keys, SymbolTable symbols) {
         return new Logic.Mapping() {
             @Override
             public @Nullable Condition condition(Condition condition) {
@@ -33,7 +33,7 @@ final class Mappings {
             @Override
             public String formula(String formula) {
                 try {
-                    return lexicon.renamed(formula, keys);
+                    return symbols.renamed(formula, keys);
                 } catch (Formula.NameIsBound bound) {
                     throw new Refusal(
                             "The formula “%s” has such a name for something of its own; change it there first, or take another key."
@@ -57,13 +57,13 @@ final class Mappings {
      * Parts with the logic of every node, role, shared condition and condition for finishing replaced. A shared
      * condition of which nothing is left is never met, so that what used it stays as it is said.
      */
-    static Parts mapped(Parts parts, Logic.Mapping mapping) {
+    static TemplateIndex mapped(TemplateIndex parts, Logic.Mapping mapping) {
         Map<String, Node> nodes = new LinkedHashMap<>();
         parts.nodes().forEach((key, node) -> nodes.put(key, Logic.mapped(node, mapping)));
-        return new Parts(parts.title(), parts.subtitle(), nodes, parts.held(), rest(parts.rest(), mapping));
+        return new TemplateIndex(parts.title(), parts.subtitle(), nodes, parts.held(), rest(parts.rest(), mapping));
     }
 
-    private static Parts.Rest rest(Parts.Rest rest, Logic.Mapping mapping) {
+    private static TemplateIndex.Rest rest(TemplateIndex.Rest rest, Logic.Mapping mapping) {
         List<FinishRule> finish = new ArrayList<>();
         for (FinishRule rule : rest.finish()) {
             Condition when = mapping.condition(rule.when());
@@ -71,7 +71,7 @@ final class Mappings {
                 finish.add(new FinishRule(when, rule.message()));
             }
         }
-        return new Parts.Rest(
+        return new TemplateIndex.Rest(
                 values(rest.roles(), role -> {
                     Condition takesPart = role.takesPart();
                     return new Role(

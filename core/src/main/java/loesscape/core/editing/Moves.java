@@ -12,7 +12,7 @@ final class Moves {
 
     private Moves() {}
 
-    static Parts move(Parts parts, Edit.Move edit) {
+    static TemplateIndex move(TemplateIndex parts, Edit.Move edit) {
         Node node = parts.node(edit.key());
         if (edit.key().equals(edit.after())) {
             return parts;
@@ -28,13 +28,13 @@ final class Moves {
     }
 
     /** Refuses a holder that cannot hold a node. How deep sections stand is for the validation to say. */
-    static void checkFits(Parts parts, Node node, String holder) {
+    static void checkFits(TemplateIndex parts, Node node, String holder) {
         boolean fits = switch (node) {
-            case Page ignored -> holder.equals(Parts.ROOT);
+            case Page ignored -> holder.equals(TemplateIndex.ROOT);
             case Section ignored ->
-                !holder.equals(Parts.ROOT)
+                !holder.equals(TemplateIndex.ROOT)
                         && (parts.node(holder) instanceof Page || parts.node(holder) instanceof Section);
-            case Item ignored -> !holder.equals(Parts.ROOT) && parts.node(holder) instanceof Section;
+            case Item ignored -> !holder.equals(TemplateIndex.ROOT) && parts.node(holder) instanceof Section;
         };
         if (!fits) {
             throw new Refusal("“%s” cannot stand there.".formatted(node.name()));

@@ -10,11 +10,11 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
@@ -23,14 +23,14 @@ final class Others {
 
     private Others() {}
 
-    static Parts put(Parts parts, Role role) {
+    static TemplateIndex put(TemplateIndex parts, Role role) {
         Map<String, Role> roles = new LinkedHashMap<>(parts.rest().roles());
         String key = role.key().isEmpty() ? Keys.from(role.name(), "role", roles::containsKey) : role.key();
         roles.put(key, new Role(key, role.name(), role.order(), role.takesPart()));
         return parts.with(parts.rest().withRoles(roles));
     }
 
-    static Parts remove(Parts parts, Edit.RemoveRole edit) {
+    static TemplateIndex remove(TemplateIndex parts, Edit.RemoveRole edit) {
         Map<String, Role> roles = new LinkedHashMap<>(parts.rest().roles());
         Role removed = roles.remove(edit.key());
         if (removed == null) {
@@ -43,7 +43,7 @@ final class Others {
         Map<String, Node> nodes = new LinkedHashMap<>(parts.nodes());
         nodes.replaceAll((key, node) ->
                 node instanceof Field field && field.role().equals(edit.key()) ? field.withRole("") : node);
-        Parts freed = new Parts(
+        TemplateIndex freed = new TemplateIndex(
                 parts.title(),
                 parts.subtitle(),
                 nodes,
@@ -61,14 +61,14 @@ final class Others {
         return leaf;
     }
 
-    static Parts put(Parts parts, LookupList list) {
+    static TemplateIndex put(TemplateIndex parts, LookupList list) {
         Map<String, LookupList> lists = new LinkedHashMap<>(parts.rest().lists());
         String key = list.key().isEmpty() ? Keys.from(list.name(), "list", lists::containsKey) : list.key();
         lists.put(key, new LookupList(key, list.name(), keyed(list.columns()), list.rows(), list.source()));
         return parts.with(parts.rest().withLists(lists));
     }
 
-    static Parts put(Parts parts, Edit.PutTable edit) {
+    static TemplateIndex put(TemplateIndex parts, Edit.PutTable edit) {
         LookupList known = parts.rest().lists().get(edit.key());
         LookupList list = Tables.list(edit.name().strip(), edit.table(), known);
         String name = list.name().isEmpty() ? list.columns().getFirst().title() : list.name();
@@ -94,13 +94,13 @@ final class Others {
                 .toList();
     }
 
-    static Parts removeList(Parts parts, String key) {
+    static TemplateIndex removeList(TemplateIndex parts, String key) {
         Map<String, LookupList> lists = new LinkedHashMap<>(parts.rest().lists());
         LookupList removed = lists.remove(key);
         if (removed == null) {
             throw new Refusal("There is no lookup list “%s” any more.".formatted(key));
         }
-        Lexicon lexicon = parts.lexicon();
+        SymbolTable symbols = parts.symbols();
         List<Refusal.Follower> followers = new ArrayList<>();
         for (Node node : parts.nodes().values()) {
             if (node instanceof Field field
@@ -109,17 +109,17 @@ final class Others {
                 followers.add(new Refusal.Follower(node.key(), node.name(), "choices"));
             }
             if (Logic.formulas(node).stream()
-                    .anyMatch(formula -> lexicon.listsNamed(formula).contains(key))) {
+                    .anyMatch(formula -> symbols.listsNamed(formula).contains(key))) {
                 followers.add(new Refusal.Follower(node.key(), node.name(), "value"));
             }
             for (Logic.Place place : Logic.conditions(node)) {
-                if (lexicon.listsNamed(place.condition()).contains(key)) {
+                if (symbols.listsNamed(place.condition()).contains(key)) {
                     followers.add(new Refusal.Follower(node.key(), node.name(), place.what()));
                 }
             }
         }
         parts.rest().conditions().values().stream()
-                .filter(shared -> lexicon.listsNamed(shared.condition()).contains(key))
+                .filter(shared -> symbols.listsNamed(shared.condition()).contains(key))
                 .forEach(
                         shared -> followers.add(new Refusal.Follower(shared.key(), shared.name(), "shared condition")));
         if (!followers.isEmpty()) {
@@ -128,13 +128,13 @@ final class Others {
         return parts.with(parts.rest().withLists(lists));
     }
 
-    static Parts put(Parts parts, Trial trial) {
+    static TemplateIndex put(TemplateIndex parts, Trial trial) {
         Map<String, Trial> trials = new LinkedHashMap<>(parts.rest().trials());
         trials.put(trial.name().strip(), new Trial(trial.name().strip(), trial.answers()));
         return parts.with(parts.rest().withTrials(trials));
     }
 
-    static Parts removeTrial(Parts parts, String name) {
+    static TemplateIndex removeTrial(TemplateIndex parts, String name) {
         Map<String, Trial> trials = new LinkedHashMap<>(parts.rest().trials());
         if (trials.remove(name) == null) {
             throw new Refusal("There is no trial “%s” any more.".formatted(name));

@@ -12,8 +12,8 @@ final class Properties {
 
     private Properties() {}
 
-    static Parts looks(Parts parts, Edit.SetLooks edit) {
-        Parts changed = parts;
+    static TemplateIndex looks(TemplateIndex parts, Edit.SetLooks edit) {
+        TemplateIndex changed = parts;
         for (String key : edit.keys()) {
             changed = changed.with(
                     switch (parts.node(key)) {
@@ -26,16 +26,16 @@ final class Properties {
         return changed;
     }
 
-    static Parts role(Parts parts, Edit.SetRole edit) {
-        Parts changed = parts;
+    static TemplateIndex role(TemplateIndex parts, Edit.SetRole edit) {
+        TemplateIndex changed = parts;
         for (String key : edit.keys()) {
             changed = changed.with(parts.field(key).withRole(edit.role()));
         }
         return changed;
     }
 
-    static Parts folding(Parts parts, Edit.SetFolding edit) {
-        Parts changed = parts;
+    static TemplateIndex folding(TemplateIndex parts, Edit.SetFolding edit) {
+        TemplateIndex changed = parts;
         for (String key : edit.keys()) {
             changed = changed.with(
                     switch (parts.node(key)) {
@@ -51,14 +51,14 @@ final class Properties {
         return changed;
     }
 
-    static Parts rows(Parts parts, Edit.SetRows edit) {
+    static TemplateIndex rows(TemplateIndex parts, Edit.SetRows edit) {
         if (parts.node(edit.key()) instanceof Section section) {
             return parts.with(section.withRows(edit.rows()));
         }
         throw new Refusal("Only a section can repeat.");
     }
 
-    static Parts signs(Parts parts, Edit.SetSigns edit) {
+    static TemplateIndex signs(TemplateIndex parts, Edit.SetSigns edit) {
         if (parts.node(edit.key()) instanceof Indicator it) {
             return parts.with(it.withBands(java.util.List.of())
                     .withChoices(edit.choices())
@@ -68,7 +68,7 @@ final class Properties {
                 "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));
     }
 
-    static Parts picture(Parts parts, Edit.SetPicture edit) {
+    static TemplateIndex picture(TemplateIndex parts, Edit.SetPicture edit) {
         if (parts.node(edit.key()) instanceof Picture it) {
             return parts.with(new Picture(it.key(), it.label(), edit.file(), edit.follows(), it.shown(), it.folding()));
         }

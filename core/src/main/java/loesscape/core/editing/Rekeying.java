@@ -17,23 +17,23 @@ final class Rekeying {
 
     private Rekeying() {}
 
-    static Parts rename(Parts parts, String key, String to) {
+    static TemplateIndex rename(TemplateIndex parts, String key, String to) {
         parts.node(key);
         if (key.equals(to)) {
             return parts;
         }
         checkNew(parts, to);
         UnaryOperator<String> keys = old -> old.equals(key) ? to : old;
-        Parts renamed = Mappings.mapped(parts, Mappings.renaming(keys, parts.lexicon()));
+        TemplateIndex renamed = Mappings.mapped(parts, Mappings.renaming(keys, parts.symbols()));
         Map<String, Node> nodes = new LinkedHashMap<>();
-        renamed.nodes().forEach((old, node) -> nodes.put(keys.apply(old), Parts.keyed(node, keys.apply(old))));
+        renamed.nodes().forEach((old, node) -> nodes.put(keys.apply(old), TemplateIndex.keyed(node, keys.apply(old))));
         Map<String, List<String>> held = new LinkedHashMap<>();
         parts.held()
                 .forEach((holder, inner) ->
                         held.put(keys.apply(holder), inner.stream().map(keys).toList()));
         Map<String, Trial> trials = new LinkedHashMap<>();
         parts.rest().trials().forEach((name, trial) -> trials.put(name, renamed(trial, key, to)));
-        return new Parts(
+        return new TemplateIndex(
                 parts.title(), parts.subtitle(), nodes, held, renamed.rest().withTrials(trials));
     }
 
@@ -43,7 +43,7 @@ final class Rekeying {
     }
 
     /** Refuses a key that is none, or that is used already. */
-    static void checkNew(Parts parts, String key) {
+    static void checkNew(TemplateIndex parts, String key) {
         if (!Keys.isKey(key)) {
             throw new Refusal(
                     "“%s” cannot be a key: lower-case letters, digits and _, a letter first, at most %d characters."
@@ -60,7 +60,7 @@ final class Rekeying {
      * Puts copies of some nodes behind each other; logic in the copies that looks at an original looks at its copy. Right
      * behind the last of the originals where no place is given.
      */
-    static Parts duplicate(Parts parts, Edit.Duplicate edit) {
+    static TemplateIndex duplicate(TemplateIndex parts, Edit.Duplicate edit) {
         List<String> tops = parts.inOrder(edit.keys());
         if (tops.isEmpty()) {
             throw new Refusal("Say what is to be copied.");
@@ -71,12 +71,12 @@ final class Rekeying {
                 copies.put(original, Keys.unused(original, taken -> parts.uses(taken) || copies.containsValue(taken)));
             }
         }
-        Parts with = SharedUses.copied(parts, copies);
+        TemplateIndex with = SharedUses.copied(parts, copies);
         UnaryOperator<String> keys = old -> copies.getOrDefault(old, old);
-        Logic.Mapping mapping = Mappings.renaming(keys, parts.lexicon());
+        Logic.Mapping mapping = Mappings.renaming(keys, parts.symbols());
         for (String top : tops) {
             for (String original : parts.withContent(top)) {
-                Node node = Parts.keyed(parts.node(original), keys.apply(original));
+                Node node = TemplateIndex.keyed(parts.node(original), keys.apply(original));
                 with = with.with(Logic.mapped(node, mapping));
                 if (parts.held().containsKey(original)) {
                     List<String> inner = new ArrayList<>(parts.heldBy(original));

@@ -9,10 +9,10 @@ import java.util.Set;
 import loesscape.core.expression.Names;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Keys;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.References;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
 /** Makes, uses, writes out and takes away shared conditions. */
@@ -20,11 +20,11 @@ final class SharedUses {
 
     private SharedUses() {}
 
-    static Parts add(Parts parts, Edit.NewShared edit) {
+    static TemplateIndex add(TemplateIndex parts, Edit.NewShared edit) {
         return with(parts, new SharedCondition(key(parts, edit.name()), name(edit.name()), edit.condition()));
     }
 
-    static Parts set(Parts parts, Edit.SetShared edit) {
+    static TemplateIndex set(TemplateIndex parts, Edit.SetShared edit) {
         SharedCondition shared = find(parts, edit.key());
         SharedCondition changed = new SharedCondition(edit.key(), shared.name(), edit.condition());
         return shared.name().isEmpty() && edit.name().isBlank()
@@ -39,18 +39,18 @@ final class SharedUses {
         return name.strip();
     }
 
-    private static String key(Parts parts, String name) {
+    private static String key(TemplateIndex parts, String name) {
         return Keys.from(name, "condition", parts::uses);
     }
 
-    private static Parts with(Parts parts, SharedCondition shared) {
+    private static TemplateIndex with(TemplateIndex parts, SharedCondition shared) {
         Map<String, SharedCondition> conditions =
                 new LinkedHashMap<>(parts.rest().conditions());
         conditions.put(shared.key(), shared);
         return parts.with(parts.rest().withConditions(conditions));
     }
 
-    private static SharedCondition find(Parts parts, String key) {
+    private static SharedCondition find(TemplateIndex parts, String key) {
         SharedCondition shared = parts.rest().conditions().get(key);
         if (shared == null) {
             throw new Refusal("There is no shared condition “%s” any more.".formatted(key));
@@ -58,7 +58,7 @@ final class SharedUses {
         return shared;
     }
 
-    static Parts extract(Parts parts, Edit.Extract edit) {
+    static TemplateIndex extract(TemplateIndex parts, Edit.Extract edit) {
         Condition condition = edit.aspect().of(parts.node(edit.key()));
         if (condition == null) {
             throw new Refusal("There is no condition to share.");
@@ -72,43 +72,43 @@ final class SharedUses {
     }
 
     /** A shared condition under another name; one that had none gets a key of that name too, for formulas to use. */
-    private static Parts named(Parts parts, SharedCondition shared, String name) {
+    private static TemplateIndex named(TemplateIndex parts, SharedCondition shared, String name) {
         if (!shared.name().isEmpty()) {
             return with(parts, new SharedCondition(shared.key(), name, shared.condition()));
         }
         String to = key(parts, name);
-        Parts renamed = Mappings.mapped(
+        TemplateIndex renamed = Mappings.mapped(
                 without(parts, shared.key()),
-                Mappings.renaming(key -> key.equals(shared.key()) ? to : key, parts.lexicon()));
+                Mappings.renaming(key -> key.equals(shared.key()) ? to : key, parts.symbols()));
         return with(renamed, new SharedCondition(to, name, shared.condition()));
     }
 
     /** A condition made one that several places can share; one that says nothing of answers stays as it is. */
-    static Made shared(Parts parts, Condition condition) {
+    static WithShared shared(TemplateIndex parts, Condition condition) {
         boolean plain = condition instanceof Condition.Always
                 || condition instanceof Condition.Never
                 || condition instanceof Condition.Shared;
         if (plain) {
-            return new Made(parts, condition);
+            return new WithShared(parts, condition);
         }
         Optional<SharedCondition> known = parts.rest().conditions().values().stream()
                 .filter(each -> each.name().isEmpty() && each.condition().equals(condition))
                 .findFirst();
         String key = known.map(SharedCondition::key).orElseGet(() -> Keys.unused("condition_1", parts::uses));
-        Parts with = known.isPresent() ? parts : with(parts, new SharedCondition(key, "", condition));
-        return new Made(with, new Condition.Shared(key));
+        TemplateIndex with = known.isPresent() ? parts : with(parts, new SharedCondition(key, "", condition));
+        return new WithShared(with, new Condition.Shared(key));
     }
 
     /** Parts with a shared condition in them, and how it is used. */
-    record Made(Parts parts, Condition use) {}
+    record WithShared(TemplateIndex parts, Condition use) {}
 
-    static Parts inline(Parts parts, String key) {
+    static TemplateIndex inline(TemplateIndex parts, String key) {
         SharedCondition shared = find(parts, key);
-        Parts written = Mappings.mapped(
+        TemplateIndex written = Mappings.mapped(
                 parts,
                 Mappings.rewriting(leaf ->
                         leaf instanceof Condition.Shared(var used) && used.equals(key) ? shared.condition() : leaf));
-        Parts without = without(written, key);
+        TemplateIndex without = without(written, key);
         var followers = Followers.ofShared(without, key);
         if (!followers.isEmpty()) {
             throw new Refusal(
@@ -117,14 +117,14 @@ final class SharedUses {
         return without;
     }
 
-    private static Parts without(Parts parts, String key) {
+    private static TemplateIndex without(TemplateIndex parts, String key) {
         Map<String, SharedCondition> conditions =
                 new LinkedHashMap<>(parts.rest().conditions());
         conditions.remove(key);
         return parts.with(parts.rest().withConditions(conditions));
     }
 
-    static Parts remove(Parts parts, Edit.RemoveShared edit) {
+    static TemplateIndex remove(TemplateIndex parts, Edit.RemoveShared edit) {
         SharedCondition shared = find(parts, edit.key());
         var followers = Followers.ofShared(parts, edit.key());
         if (!followers.isEmpty() && !edit.dropFollowers()) {
@@ -153,17 +153,17 @@ final class SharedUses {
      * Copies of the shared conditions that the originals use and that look at one of them, so that the copies can look at
      * each other; their keys are added to {@code copies}.
      */
-    static Parts copied(Parts parts, Map<String, String> copies) {
-        Lexicon lexicon = parts.lexicon();
+    static TemplateIndex copied(TemplateIndex parts, Map<String, String> copies) {
+        SymbolTable symbols = parts.symbols();
         Set<String> originals = Set.copyOf(copies.keySet());
         Set<String> used = new LinkedHashSet<>();
         originals.forEach(key ->
-                Logic.conditions(parts.node(key)).forEach(place -> used.addAll(lexicon.sharedIn(place.condition()))));
-        used.removeIf(key -> lexicon.sources(new Condition.Shared(key)).stream().noneMatch(originals::contains));
+                Logic.conditions(parts.node(key)).forEach(place -> used.addAll(symbols.sharedIn(place.condition()))));
+        used.removeIf(key -> symbols.sources(new Condition.Shared(key)).stream().noneMatch(originals::contains));
         used.forEach(key ->
                 copies.put(key, Keys.unused(key, taken -> parts.uses(taken) || copies.containsValue(taken))));
-        Logic.Mapping mapping = Mappings.renaming(old -> copies.getOrDefault(old, old), lexicon);
-        Parts with = parts;
+        Logic.Mapping mapping = Mappings.renaming(old -> copies.getOrDefault(old, old), symbols);
+        TemplateIndex with = parts;
         for (String key : used) {
             SharedCondition shared = find(parts, key);
             Condition copy = mapping.condition(shared.condition());
@@ -178,8 +178,8 @@ final class SharedUses {
     }
 
     /** Takes away shared conditions without a name that nothing uses, and writes out those that one place uses. */
-    static Parts tidied(Parts parts) {
-        Parts tidy = parts;
+    static TemplateIndex tidied(TemplateIndex parts) {
+        TemplateIndex tidy = parts;
         for (String key : parts.rest().conditions().keySet()) {
             // As it is by now: one that it used may have been put in its place.
             SharedCondition each =
@@ -197,7 +197,7 @@ final class SharedUses {
         return tidy;
     }
 
-    private static Parts inlined(Parts parts, SharedCondition shared) {
+    private static TemplateIndex inlined(TemplateIndex parts, SharedCondition shared) {
         return Mappings.mapped(
                 parts,
                 Mappings.rewriting(leaf -> leaf instanceof Condition.Shared(var used) && used.equals(shared.key())
@@ -205,7 +205,7 @@ final class SharedUses {
                         : leaf));
     }
 
-    private static int uses(Parts parts, String key) {
+    private static int uses(TemplateIndex parts, String key) {
         int[] count = {0};
         Mappings.mapped(parts, new Logic.Mapping() {
             @Override

@@ -11,10 +11,10 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Node;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 import loesscape.core.model.Value;
@@ -38,7 +38,7 @@ public final class CompiledTemplate {
     private final Rules[] rules;
     private final NodeStates states;
     private final ConditionCompiler conditions;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final boolean pointsPartThousands;
     private final Map<String, Test> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
@@ -50,10 +50,10 @@ public final class CompiledTemplate {
         this.slots = new Slots(template);
         this.order =
                 Dependencies.of(template).order().stream().mapToInt(slots::of).toArray();
-        this.lexicon = Lexicon.of(template);
-        this.pointsPartThousands = NumberReading.partsWithPoints(lexicon.language());
-        this.conditions = new ConditionCompiler(lexicon, slots);
-        RuleCompiler compiler = new RuleCompiler(lexicon, conditions);
+        this.symbols = SymbolTable.of(template);
+        this.pointsPartThousands = NumberReading.partsWithPoints(symbols.language());
+        this.conditions = new ConditionCompiler(symbols, slots);
+        RuleCompiler compiler = new RuleCompiler(symbols, conditions);
         this.rules = template.nodes().stream().map(compiler::rules).toArray(Rules[]::new);
         this.states = new NodeStates(slots, rules, takesPart);
         for (Role role : template.roles()) {
@@ -229,8 +229,8 @@ public final class CompiledTemplate {
     }
 
     /** What names mean in the template. */
-    public Lexicon lexicon() {
-        return lexicon;
+    public SymbolTable symbols() {
+        return symbols;
     }
 
     /** Code that decides all of it; none where rows, worked-out values or choices that follow others have a say. */
@@ -241,7 +241,7 @@ public final class CompiledTemplate {
         }
         DecisionCode known = generated;
         if (known == null) {
-            known = DecisionWriter.write(slots, order, condition -> conditions.compile(condition, null), lexicon);
+            known = DecisionWriter.write(slots, order, condition -> conditions.compile(condition, null), symbols);
             generated = known;
         }
         return Optional.of(known);
@@ -275,7 +275,7 @@ public final class CompiledTemplate {
     Waiting waiting() {
         Waiting known = waiting;
         if (known == null) {
-            known = Waiting.of(slots, order, lexicon);
+            known = Waiting.of(slots, order, symbols);
             waiting = known;
         }
         return known;

@@ -22,27 +22,27 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Stage;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /** Turns conditions into tests of what is seen. */
 final class ConditionCompiler {
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final Slots slots;
     private final Offerings offerings;
     private final FormulaCompiler formulas;
     private final Map<String, Test> shared = new ConcurrentHashMap<>();
     private final AtomicInteger memos = new AtomicInteger();
 
-    ConditionCompiler(Lexicon lexicon, Slots slots) {
-        this.lexicon = lexicon;
+    ConditionCompiler(SymbolTable symbols, Slots slots) {
+        this.symbols = symbols;
         this.slots = slots;
-        this.offerings = new Offerings(lexicon, this::counting);
-        this.formulas = new FormulaCompiler(lexicon, slots, this::shared, offerings, this::memo);
+        this.offerings = new Offerings(symbols, this::counting);
+        this.formulas = new FormulaCompiler(symbols, slots, this::shared, offerings, this::memo);
     }
 
     /** Where something that is found out can be remembered. */
@@ -68,8 +68,8 @@ final class ConditionCompiler {
     private Test shared(String key) {
         Test known = shared.get(key);
         if (known == null) {
-            SharedCondition condition = Objects.requireNonNull(lexicon.shared(key), key);
-            String within = lexicon.rowsOf(condition);
+            SharedCondition condition = Objects.requireNonNull(symbols.shared(key), key);
+            String within = symbols.rowsOf(condition);
             Test asked = compile(condition.condition(), within);
             int memo = memo();
             known = seen -> seen.remembered(memo, within == null ? -1 : seen.row, () -> asked.holds(seen));
@@ -257,8 +257,8 @@ final class ConditionCompiler {
             case Clause.Answered ignored -> value -> true;
             case Clause.IsBlank ignored -> value -> false;
             case Clause.ChoiceClause it -> {
-                Field field = lexicon.field(it.field());
-                boolean isNumber = field != null && lexicon.isNumberColumn(field);
+                Field field = symbols.field(it.field());
+                boolean isNumber = field != null && symbols.isNumberColumn(field);
                 yield choice(it.test() == Clause.ChoiceClause.ChoiceTest.IS, it.choices(), isNumber);
             }
             case Clause.SetClause it -> set(it);
@@ -280,7 +280,7 @@ final class ConditionCompiler {
     }
 
     private Predicate<Value> bands(Clause.BandClause clause) {
-        Field field = lexicon.field(clause.field());
+        Field field = symbols.field(clause.field());
         List<Band> bands = field == null ? List.of() : field.bands();
         Set<String> wanted = Set.copyOf(clause.bands());
         return value ->
@@ -322,7 +322,7 @@ final class ConditionCompiler {
         Predicate<String> met = clause.test() == Clause.TextClause.TextTest.MATCHES ? pattern(clause) : words(clause);
         boolean isPattern = clause.test() == Clause.TextClause.TextTest.MATCHES;
         return value -> value instanceof Value.Text(var text)
-                && met.test(isPattern ? text : Texts.comparable(text, clause.matchCase()));
+                && met.test(isPattern ? text : FoldedText.comparable(text, clause.matchCase()));
     }
 
     private static Predicate<String> pattern(Clause.TextClause clause) {
@@ -336,7 +336,7 @@ final class ConditionCompiler {
     /** What a clause says of a text in the form in which it is compared. */
     private static Predicate<String> words(Clause.TextClause clause) {
         boolean matchCase = clause.matchCase();
-        String sought = Texts.comparable(clause.text(), matchCase);
+        String sought = FoldedText.comparable(clause.text(), matchCase);
         return text -> {
             return switch (clause.test()) {
                 case IS -> text.equals(sought);

@@ -28,10 +28,10 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.References;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
@@ -73,18 +73,18 @@ final class DecisionWriter {
     private final Slots slots;
     private final int[] order;
     private final Function<Condition, Test> tests;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final @Nullable Codes[] codes;
     /** The slots whose values are looked at by tests, not only by code. */
     private final Set<Integer> tested = new HashSet<>();
 
     private final List<Object> constants = new ArrayList<>();
 
-    private DecisionWriter(Slots slots, int[] order, Function<Condition, Test> tests, Lexicon lexicon) {
+    private DecisionWriter(Slots slots, int[] order, Function<Condition, Test> tests, SymbolTable symbols) {
         this.slots = slots;
         this.order = order;
         this.tests = tests;
-        this.lexicon = lexicon;
+        this.symbols = symbols;
         this.codes = codes();
         for (int slot = 0; slot < slots.count(); slot++) {
             Logic.conditions(slots.node(slot)).forEach(place -> note(place.condition()));
@@ -123,7 +123,7 @@ final class DecisionWriter {
     }
 
     private void noteSources(Condition condition) {
-        lexicon.sources(condition).forEach(key -> tested.add(slots.of(key)));
+        symbols.sources(condition).forEach(key -> tested.add(slots.of(key)));
     }
 
     /** Whether a clause becomes code, not the call of a test. */
@@ -134,7 +134,7 @@ final class DecisionWriter {
             case Clause.Comparison it -> code(it.field(), it.to()) != null;
             case Clause.Between it -> code(it.field(), it.from()) != null && code(it.field(), it.to()) != null;
             case Clause.ChoiceClause it -> {
-                Field field = lexicon.field(it.field());
+                Field field = symbols.field(it.field());
                 boolean looksUp = field == null || field.kind() instanceof FieldKind.Lookup;
                 yield it.choices().size() <= LARGEST_CONDITION && !looksUp;
             }
@@ -159,8 +159,8 @@ final class DecisionWriter {
      *
      * @param tests makes the test of a condition that is not written as code
      */
-    static DecisionCode write(Slots slots, int[] order, Function<Condition, Test> tests, Lexicon lexicon) {
-        DecisionWriter writer = new DecisionWriter(slots, order, tests, lexicon);
+    static DecisionCode write(Slots slots, int[] order, Function<Condition, Test> tests, SymbolTable symbols) {
+        DecisionWriter writer = new DecisionWriter(slots, order, tests, symbols);
         return new DecisionCode(writer.generated(), writer.codes);
     }
 

@@ -52,7 +52,7 @@ public final class Decisions {
         return template.generated().map(code -> new Decisions(template.slots(), code, context));
     }
 
-    /** The value a field is answered with from now on; blank for none. What it is worth is only known by {@link #decide}. */
+    /** The value a field is answered with from now on; blank for none. What it is worth is only known by {@link decide}. */
     public void answer(String field, Value value) {
         int slot = slots.of(field);
         if (!(slots.node(slot) instanceof Field)) {

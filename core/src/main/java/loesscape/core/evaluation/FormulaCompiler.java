@@ -20,8 +20,8 @@ import loesscape.core.expression.Type;
 import loesscape.core.expression.Work;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
@@ -34,7 +34,7 @@ final class FormulaCompiler {
     /** How much any of them may do, however many there are. */
     private static final long LEAST_SHARE = 1_000;
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final Slots slots;
     private final Function<String, Test> shared;
     private final Offerings offerings;
@@ -48,13 +48,13 @@ final class FormulaCompiler {
      * @param memos where things can be remembered
      */
     FormulaCompiler(
-            Lexicon lexicon, Slots slots, Function<String, Test> shared, Offerings offerings, IntSupplier memos) {
-        this.lexicon = lexicon;
+            SymbolTable symbols, Slots slots, Function<String, Test> shared, Offerings offerings, IntSupplier memos) {
+        this.symbols = symbols;
         this.slots = slots;
         this.shared = shared;
         this.offerings = offerings;
         this.memos = memos;
-        this.language = lexicon.language();
+        this.language = symbols.language();
     }
 
     /**
@@ -63,7 +63,7 @@ final class FormulaCompiler {
      * @param within the repeating section in whose rows it is asked; null for outside of rows
      */
     Function<Seen, @Nullable Object> compile(String formula, @Nullable String within) {
-        Map<String, Type> types = lexicon.types(within);
+        Map<String, Type> types = symbols.types(within);
         List<String> names = names(formula, types);
         Program program;
         try {
@@ -83,7 +83,7 @@ final class FormulaCompiler {
                 given[i] = values.get(i).apply(seen);
             }
             Work work = new Work(share(rows == Slots.NONE ? 1 : seen.rows[rows].length));
-            Program.Kept kept = program.keeps()
+            Program.SharedParts kept = program.keeps()
                     ? seen.remembered(memo, -1, () -> program.kept(new Work(share(1))))
                     : program.kept(work);
             try {
@@ -96,7 +96,7 @@ final class FormulaCompiler {
 
     /** Which part of a formula gives nothing, in a sentence; null where it gives something. */
     Function<Seen, @Nullable String> blankPart(String formula, @Nullable String within) {
-        Map<String, Type> types = lexicon.types(within);
+        Map<String, Type> types = symbols.types(within);
         List<String> names = names(formula, types);
         Formula understood;
         try {
@@ -112,7 +112,7 @@ final class FormulaCompiler {
 
     /** What a formula that is not of the template gives outside of rows. */
     Function<Seen, @Nullable Object> once(String formula) {
-        Map<String, Type> types = lexicon.types(null);
+        Map<String, Type> types = symbols.types(null);
         List<String> names = names(formula, types);
         Program program = Formula.of(formula, types).compile(names, Set.of(), language);
         List<Function<Seen, @Nullable Object>> values =
@@ -140,10 +140,10 @@ final class FormulaCompiler {
     }
 
     private boolean isVarying(String name, String within) {
-        SharedCondition condition = lexicon.shared(name);
+        SharedCondition condition = symbols.shared(name);
         return name.equals(Names.ROW_NUMBER)
-                || (!Names.isList(name) && within.equals(lexicon.rowsAround(Names.key(name))))
-                || (condition != null && within.equals(lexicon.rowsOf(condition)));
+                || (!Names.isList(name) && within.equals(symbols.rowsAround(Names.key(name))))
+                || (condition != null && within.equals(symbols.rowsOf(condition)));
     }
 
     /**
@@ -173,20 +173,20 @@ final class FormulaCompiler {
         }
         String key = Names.key(name);
         if (Names.isList(name)) {
-            List<Map<String, @Nullable Object>> rows = offerings.rows(Objects.requireNonNull(lexicon.list(key), key));
+            List<Map<String, @Nullable Object>> rows = offerings.rows(Objects.requireNonNull(symbols.list(key), key));
             return seen -> rows;
         }
         if (name.equals(Names.previous(key))) {
-            return previous(Objects.requireNonNull(lexicon.field(key), key));
+            return previous(Objects.requireNonNull(symbols.field(key), key));
         }
         if (name.equals(Names.runningTotal(key))) {
             return runningTotal(slots.of(key));
         }
-        Field field = lexicon.field(name);
+        Field field = symbols.field(name);
         if (field != null) {
             return field(field);
         }
-        if (lexicon.repeating(name) != null) {
+        if (symbols.repeating(name) != null) {
             return rows(name, formula);
         }
         Test test = shared.apply(name);
@@ -243,9 +243,9 @@ final class FormulaCompiler {
     private Function<Seen, @Nullable Object> rows(String section, String formula) {
         int slot = slots.of(section);
         Map<String, Function<Seen, @Nullable Object>> columns = new LinkedHashMap<>();
-        lexicon.columns(section, formula)
-                .forEach(key -> columns.put(key, field(Objects.requireNonNull(lexicon.field(key), key))));
-        lexicon.sharedOfRows(section, formula).forEach(key -> {
+        symbols.columns(section, formula)
+                .forEach(key -> columns.put(key, field(Objects.requireNonNull(symbols.field(key), key))));
+        symbols.sharedOfRows(section, formula).forEach(key -> {
             Test test = shared.apply(key);
             columns.put(key, test::holds);
         });

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import loesscape.core.model.Field;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 
@@ -26,14 +26,14 @@ final class Merging {
     }
 
     /** The text as things stand. What is in braces and is no field that can be seen from there stays as it is. */
-    static Function<Seen, String> of(String text, String notice, Lexicon lexicon, FormulaCompiler values) {
+    static Function<Seen, String> of(String text, String notice, SymbolTable symbols, FormulaCompiler values) {
         List<Function<Seen, String>> pieces = new ArrayList<>();
         Matcher matcher = Logic.MERGED.matcher(text);
         int from = 0;
         while (matcher.find()) {
-            Field field = lexicon.field(matcher.group(1));
-            String rows = lexicon.rowsAround(matcher.group(1));
-            if (field == null || (rows != null && !rows.equals(lexicon.rowsAround(notice)))) {
+            Field field = symbols.field(matcher.group(1));
+            String rows = symbols.rowsAround(matcher.group(1));
+            if (field == null || (rows != null && !rows.equals(symbols.rowsAround(notice)))) {
                 continue;
             }
             String before = text.substring(from, matcher.start());

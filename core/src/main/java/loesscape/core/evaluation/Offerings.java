@@ -13,10 +13,10 @@ import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Offer;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.model.WhiteSpace;
 import org.jspecify.annotations.Nullable;
@@ -24,7 +24,7 @@ import org.jspecify.annotations.Nullable;
 /** What a field offers to choose from, worked out once for every set of answers of its parents. */
 final class Offerings {
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final Function<String, Function<Seen, Value>> values;
 
     /** The rows of lists that formulas name, and those that fields offer: one for all who ask the same. */
@@ -35,8 +35,8 @@ final class Offerings {
     /**
      * @param values how to read the counting value of a field
      */
-    Offerings(Lexicon lexicon, Function<String, Function<Seen, Value>> values) {
-        this.lexicon = lexicon;
+    Offerings(SymbolTable symbols, Function<String, Function<Seen, Value>> values) {
+        this.symbols = symbols;
         this.values = values;
     }
 
@@ -122,11 +122,11 @@ final class Offerings {
     }
 
     private Index index(FieldKind.Lookup kind) {
-        LookupList list = java.util.Objects.requireNonNull(lexicon.list(kind.list()), kind.list());
+        LookupList list = java.util.Objects.requireNonNull(symbols.list(kind.list()), kind.list());
         List<Function<Seen, @Nullable String>> parents = new ArrayList<>();
         List<Compared> columns = new ArrayList<>();
         kind.filters().forEach((column, key) -> {
-            Field field = java.util.Objects.requireNonNull(lexicon.field(key), key);
+            Field field = java.util.Objects.requireNonNull(symbols.field(key), key);
             Function<Seen, Value> parent = values.apply(key);
             int at = list.column(column);
             boolean asNumber =
@@ -153,11 +153,11 @@ final class Offerings {
             if (asNumber && TypedNumber.isNumber(text)) {
                 return size(text);
             }
-            String said = Texts.comparable(text);
+            String said = FoldedText.comparable(text);
             String made = choices.isEmpty() ? "" : Keys.from(text, "", taken -> false);
             return choices.stream()
-                    .filter(choice -> said.equals(Texts.comparable(choice.label()))
-                            || said.equals(Texts.comparable(choice.value())))
+                    .filter(choice -> said.equals(FoldedText.comparable(choice.label()))
+                            || said.equals(FoldedText.comparable(choice.value())))
                     .findFirst()
                     .or(() -> choices.stream()
                             .filter(choice ->

@@ -7,25 +7,25 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
 /** Compiles all that a node is decided by. */
 final class RuleCompiler {
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final ConditionCompiler conditions;
 
-    RuleCompiler(Lexicon lexicon, ConditionCompiler conditions) {
-        this.lexicon = lexicon;
+    RuleCompiler(SymbolTable symbols, ConditionCompiler conditions) {
+        this.symbols = symbols;
         this.conditions = conditions;
     }
 
     Rules rules(Node node) {
-        String within = lexicon.rowsAround(node.key());
+        String within = symbols.rowsAround(node.key());
         Field field = node instanceof Field it ? it : null;
         return new Rules(
                 node,
@@ -51,7 +51,7 @@ final class RuleCompiler {
                         ? formula(amount, within)
                         : null,
                 node instanceof Notice notice
-                        ? Merging.of(notice.text(), notice.key(), lexicon, conditions.formulas())
+                        ? Merging.of(notice.text(), notice.key(), symbols, conditions.formulas())
                         : seen -> "");
     }
 

@@ -50,7 +50,7 @@ final class Seen {
         if (known != null && text.equals(compared[slot])) {
             return known;
         }
-        String found = Texts.comparable(text);
+        String found = FoldedText.comparable(text);
         compared[slot] = text;
         comparable[slot] = found;
         return found;

@@ -88,17 +88,17 @@ final class Slots {
         return slot;
     }
 
-    /** The slot of a node; {@link #NONE} where there is no such node. */
+    /** The slot of a node; {@link NONE} where there is no such node. */
     int find(String key) {
         return slots.getOrDefault(key, NONE);
     }
 
-    /** The slot of what holds a node; {@link #NONE} for pages. */
+    /** The slot of what holds a node; {@link NONE} for pages. */
     int holder(int slot) {
         return holders[slot];
     }
 
-    /** The slot of the repeating section in whose rows a node stands; {@link #NONE} where it stands in none. */
+    /** The slot of the repeating section in whose rows a node stands; {@link NONE} where it stands in none. */
     int rows(int slot) {
         return rows[slot];
     }

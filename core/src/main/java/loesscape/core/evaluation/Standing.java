@@ -9,14 +9,14 @@ import loesscape.core.wording.Reasons;
 import org.jspecify.annotations.Nullable;
 
 /** A document as it stands for some answers, with which conditions can be asked of it one by one. Not for several threads. */
-public final class Standing implements Reasons.Standing {
+public final class Standing implements Reasons.Facts {
 
     private final CompiledTemplate compiled;
     private final Run run;
     private final State state;
-    private final Map<Asked, Test> tests = new ConcurrentHashMap<>();
+    private final Map<Question, Test> tests = new ConcurrentHashMap<>();
 
-    private record Asked(Condition condition, @Nullable String within) {}
+    private record Question(Condition condition, @Nullable String within) {}
 
     Standing(CompiledTemplate compiled, Run run, State state) {
         this.compiled = compiled;
@@ -72,7 +72,7 @@ public final class Standing implements Reasons.Standing {
     @Override
     public boolean holds(Condition condition, @Nullable String within, String row) {
         Test test = tests.computeIfAbsent(
-                new Asked(condition, within),
+                new Question(condition, within),
                 asked -> compiled.conditions().compile(asked.condition(), asked.within()));
         run.seen.row = within == null ? 0 : place(run.seen.rows[compiled.slots().of(within)], row);
         return test.holds(run.seen);

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import loesscape.core.model.Field;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Role;
+import loesscape.core.model.SymbolTable;
 
 /**
  * Who waits for whom, by slot.
@@ -18,7 +18,7 @@ import loesscape.core.model.Role;
  */
 record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
 
-    static Waiting of(Slots slots, int[] order, Lexicon lexicon) {
+    static Waiting of(Slots slots, int[] order, SymbolTable symbols) {
         int size = slots.count();
         int[] rank = new int[size];
         for (int i = 0; i < size; i++) {
@@ -32,9 +32,9 @@ record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
                 held.get(slots.holder(slot)).add(slot);
             }
             if (slots.node(slot) instanceof Field field) {
-                add(slot, takingPart(field, lexicon), slots, otherwise);
+                add(slot, takingPart(field, symbols), slots, otherwise);
             }
-            for (Logic.Use use : Logic.uses(slots.node(slot), lexicon)) {
+            for (Logic.Use use : Logic.uses(slots.node(slot), symbols)) {
                 add(slot, use.sources(), slots, use.decides() ? deciding : otherwise);
             }
         }
@@ -42,9 +42,9 @@ record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
     }
 
     /** What says whether the role of a field takes part; nothing is asked of one that does not. */
-    private static Set<String> takingPart(Field field, Lexicon lexicon) {
-        Role role = field.role().isEmpty() ? null : lexicon.role(field.role());
-        return role == null ? Set.of() : lexicon.sources(role.takesPart());
+    private static Set<String> takingPart(Field field, SymbolTable symbols) {
+        Role role = field.role().isEmpty() ? null : symbols.role(field.role());
+        return role == null ? Set.of() : symbols.sources(role.takesPart());
     }
 
     private static void add(int reader, Set<String> sources, Slots slots, List<List<Integer>> readers) {

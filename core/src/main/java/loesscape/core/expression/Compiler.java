@@ -105,7 +105,8 @@ final class Compiler {
         return !named.isEmpty() && Collections.disjoint(named, varying);
     }
 
-    private static final Program.Kept NOTHING_KEPT = new Program(List.of(), frame -> null, 0, 0).kept(new Work(0));
+    private static final Program.SharedParts NOTHING_KEPT =
+            new Program(List.of(), frame -> null, 0, 0).kept(new Work(0));
 
     private static boolean isFixed(Tree tree) {
         return tree.children().stream()

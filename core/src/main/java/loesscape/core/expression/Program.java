@@ -23,12 +23,12 @@ public final class Program {
      * What parts of a program gave that are the same for all rows, so that they are worked out once for all of them. New for
      * each set of answers.
      */
-    public static final class Kept {
+    public static final class SharedParts {
         private final @Nullable Object[] values;
         private final boolean[] known;
         private final Work work;
 
-        private Kept(int parts, Work work) {
+        private SharedParts(int parts, Work work) {
             this.values = new Object[parts];
             this.known = new boolean[parts];
             this.work = work;
@@ -54,8 +54,8 @@ public final class Program {
      *
      * @param work what all of them may do
      */
-    public Kept kept(Work work) {
-        return new Kept(kept, work);
+    public SharedParts kept(Work work) {
+        return new SharedParts(kept, work);
     }
 
     /** One step of a program. */
@@ -68,9 +68,9 @@ public final class Program {
     static final class Frame {
         final @Nullable Object[] slots;
         final Work work;
-        final Kept kept;
+        final SharedParts kept;
 
-        Frame(@Nullable Object[] slots, Work work, Kept kept) {
+        Frame(@Nullable Object[] slots, Work work, SharedParts kept) {
             this.slots = slots;
             this.work = work;
             this.kept = kept;
@@ -85,7 +85,7 @@ public final class Program {
     /**
      * Works the formula out.
      *
-     * @param values of {@link #names()}, in order
+     * @param values of {@link names()}, in order
      * @return the result; null where there is none
      * @throws Work.TooMuchWork when it does more than a formula may
      */
@@ -98,10 +98,10 @@ public final class Program {
      * Works the formula out for one of several rows.
      *
      * @param work what it may do
-     * @param kept what is the same for all rows, from {@link #kept(Work)} of this program
+     * @param kept what is the same for all rows, from {@link kept(Work)} of this program
      * @throws Work.TooMuchWork when it does more than it may
      */
-    public @Nullable Object run(Work work, Kept kept, @Nullable Object... values) {
+    public @Nullable Object run(Work work, SharedParts kept, @Nullable Object... values) {
         return code.run(new Frame(Arrays.copyOf(values, slots), work, kept));
     }
 }

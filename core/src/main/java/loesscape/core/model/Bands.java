@@ -13,7 +13,7 @@ final class Bands {
 
     private Bands() {}
 
-    static void check(String path, List<Band> bands, Texts texts, BiConsumer<String, String> report) {
+    static void check(String path, List<Band> bands, TextBounds texts, BiConsumer<String, String> report) {
         if (bands.size() > MOST) {
             report.accept(path, "There are %d bands; the most is %d.".formatted(bands.size(), MOST));
             return;

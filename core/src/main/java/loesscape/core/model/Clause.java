@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * One statement about the counting value of one field.
  *
- * <p>What a clause says of a blank is part of it: {@link #metWhenBlank()} is the answer, either as its author set it
+ * <p>What a clause says of a blank is part of it: {@link metWhenBlank()} is the answer, either as its author set it
  * ({@code whenBlank}), or, where that is null, by the rule that a comparison with a blank is not met, except the
  * negative ones (is not, does not equal), which are.
  */

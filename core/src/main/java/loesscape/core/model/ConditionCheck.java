@@ -13,7 +13,7 @@ final class ConditionCheck {
     private static final int MOST_CLAUSES = 2_000;
     private static final int MOST_DAYS = 100_000;
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final BiConsumer<String, String> report;
     private @Nullable String within;
     private int clauses;
@@ -21,8 +21,8 @@ final class ConditionCheck {
     /**
      * @param within the repeating section in whose rows the condition is asked; null for outside of rows
      */
-    ConditionCheck(Lexicon lexicon, @Nullable String within, BiConsumer<String, String> report) {
-        this.lexicon = lexicon;
+    ConditionCheck(SymbolTable symbols, @Nullable String within, BiConsumer<String, String> report) {
+        this.symbols = symbols;
         this.within = within;
         this.report = report;
     }
@@ -38,7 +38,7 @@ final class ConditionCheck {
             case Condition.Group group -> group(path, group, depth);
             case Condition.Written(var formula) -> {
                 count(path);
-                new FormulaCheck(lexicon, within, report)
+                new FormulaCheck(symbols, within, report)
                         .check(path + "/formula", formula, Type.Simple.YES_NO, "A condition is true or false");
             }
             case Condition.StageIs(var stages) -> {
@@ -66,20 +66,22 @@ final class ConditionCheck {
             report.accept(path + "/roles", "Say which role is meant.");
         }
         for (int i = 0; i < roles.size(); i++) {
-            if (lexicon.role(roles.get(i)) == null) {
-                report.accept(path + "/roles/" + i, "There is no role “%s”.".formatted(Texts.shortened(roles.get(i))));
+            if (symbols.role(roles.get(i)) == null) {
+                report.accept(
+                        path + "/roles/" + i, "There is no role “%s”.".formatted(TextBounds.shortened(roles.get(i))));
             }
         }
     }
 
     private void shared(String path, String key) {
         count(path);
-        SharedCondition shared = lexicon.shared(key);
+        SharedCondition shared = symbols.shared(key);
         if (shared == null) {
-            report.accept(path + "/condition", "There is no shared condition “%s”.".formatted(Texts.shortened(key)));
+            report.accept(
+                    path + "/condition", "There is no shared condition “%s”.".formatted(TextBounds.shortened(key)));
             return;
         }
-        for (String rows : lexicon.rowsLookedAt(shared.condition())) {
+        for (String rows : symbols.rowsLookedAt(shared.condition())) {
             if (!rows.equals(within)) {
                 report.accept(
                         path + "/condition",
@@ -90,8 +92,9 @@ final class ConditionCheck {
     }
 
     private void section(String path, String key) {
-        if (lexicon.repeating(key) == null) {
-            report.accept(path + "/section", "There is no repeating section “%s”.".formatted(Texts.shortened(key)));
+        if (symbols.repeating(key) == null) {
+            report.accept(
+                    path + "/section", "There is no repeating section “%s”.".formatted(TextBounds.shortened(key)));
         }
     }
 
@@ -110,13 +113,13 @@ final class ConditionCheck {
 
     private void total(String path, Condition.Total it) {
         count(path);
-        Field field = lexicon.field(it.field());
+        Field field = symbols.field(it.field());
         if (field == null
-                || lexicon.rowsAround(it.field()) == null
+                || symbols.rowsAround(it.field()) == null
                 || !field.kind().isNumeric()) {
             report.accept(
                     path + "/field",
-                    "There is no number “%s” in rows to add up.".formatted(Texts.shortened(it.field())));
+                    "There is no number “%s” in rows to add up.".formatted(TextBounds.shortened(it.field())));
             return;
         }
         operand(path + "/to", field, it.to());
@@ -182,12 +185,12 @@ final class ConditionCheck {
 
     /** A field that can be looked at from here: outside of rows, or in the row of which the condition is asked. */
     private @Nullable Field field(String path, String key) {
-        Field field = lexicon.field(key);
+        Field field = symbols.field(key);
         if (field == null) {
-            report.accept(path + "/field", "There is no field “%s”.".formatted(Texts.shortened(key)));
+            report.accept(path + "/field", "There is no field “%s”.".formatted(TextBounds.shortened(key)));
             return null;
         }
-        String rows = lexicon.rowsAround(key);
+        String rows = symbols.rowsAround(key);
         if (rows != null && !rows.equals(within)) {
             report.accept(
                     path + "/field",
@@ -208,10 +211,10 @@ final class ConditionCheck {
         }
         for (int i = 0; i < choices.size(); i++) {
             String id = choices.get(i);
-            if (!lexicon.choices(field).contains(id)) {
+            if (!symbols.choices(field).contains(id)) {
                 report.accept(
                         path + "/choices/" + i,
-                        "“%s” has no choice “%s”.".formatted(field.label(), Texts.shortened(id)));
+                        "“%s” has no choice “%s”.".formatted(field.label(), TextBounds.shortened(id)));
             }
         }
     }
@@ -227,7 +230,7 @@ final class ConditionCheck {
         if (clause.text().isBlank()) {
             report.accept(path + "/text", "Say which text is meant; for no text at all, use “is blank”.");
         }
-        new Texts(report).paragraph(path + "/text", clause.text());
+        new TextBounds(report).paragraph(path + "/text", clause.text());
         if (clause.test() == Clause.TextClause.TextTest.MATCHES) {
             try {
                 TextPattern.of(clause.text(), 0);
@@ -245,7 +248,8 @@ final class ConditionCheck {
             String id = bands.get(i);
             if (field.bands().stream().noneMatch(band -> band.id().equals(id))) {
                 report.accept(
-                        path + "/bands/" + i, "“%s” has no band “%s”.".formatted(field.label(), Texts.shortened(id)));
+                        path + "/bands/" + i,
+                        "“%s” has no band “%s”.".formatted(field.label(), TextBounds.shortened(id)));
             }
         }
     }
@@ -281,8 +285,8 @@ final class ConditionCheck {
             case Clause.Operand.FormulaOperand(var formula) -> {
                 boolean ordered = field.kind().isOrdered();
                 if (ordered) {
-                    Type wanted = FormulaTypes.of(field.kind(), lexicon);
-                    new FormulaCheck(lexicon, within, report)
+                    Type wanted = FormulaTypes.of(field.kind(), symbols);
+                    new FormulaCheck(symbols, within, report)
                             .check(path + "/formula", formula, wanted, "This is compared with " + wanted.words());
                 }
                 yield ordered;

@@ -39,31 +39,31 @@ public record Dependencies(List<String> order, List<String> cycle) {
     }
 
     private static Map<String, Set<String>> needs(Template template) {
-        Lexicon lexicon = Lexicon.of(template);
+        SymbolTable symbols = SymbolTable.of(template);
         Map<String, Set<String>> needs = new LinkedHashMap<>();
         for (Page page : template.pages()) {
-            needs.put(page.key(), waitsFor(page, "", lexicon));
-            page.sections().forEach(section -> needs(section, page.key(), lexicon, needs));
+            needs.put(page.key(), waitsFor(page, "", symbols));
+            page.sections().forEach(section -> needs(section, page.key(), symbols, needs));
         }
         needs.values().forEach(keys -> keys.retainAll(needs.keySet()));
         return needs;
     }
 
-    private static void needs(Section section, String holder, Lexicon lexicon, Map<String, Set<String>> needs) {
-        needs.put(section.key(), waitsFor(section, holder, lexicon));
+    private static void needs(Section section, String holder, SymbolTable symbols, Map<String, Set<String>> needs) {
+        needs.put(section.key(), waitsFor(section, holder, symbols));
         for (Item item : section.items()) {
             if (item instanceof Section inner) {
-                needs(inner, section.key(), lexicon, needs);
+                needs(inner, section.key(), symbols, needs);
             } else {
-                needs.put(item.key(), waitsFor(item, section.key(), lexicon));
+                needs.put(item.key(), waitsFor(item, section.key(), symbols));
             }
         }
     }
 
-    private static Set<String> waitsFor(Node node, String holder, Lexicon lexicon) {
+    private static Set<String> waitsFor(Node node, String holder, SymbolTable symbols) {
         Set<String> keys = new LinkedHashSet<>();
         keys.add(holder);
-        Logic.uses(node, lexicon).stream().filter(Logic.Use::decides).forEach(use -> keys.addAll(use.sources()));
+        Logic.uses(node, symbols).stream().filter(Logic.Use::decides).forEach(use -> keys.addAll(use.sources()));
         return keys;
     }
 

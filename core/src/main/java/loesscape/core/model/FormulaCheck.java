@@ -9,12 +9,12 @@ import org.jspecify.annotations.Nullable;
 /** The rules that formulas keep at a place of a template: understood, known names, and a result of the right type. */
 final class FormulaCheck {
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private final @Nullable String within;
     private final BiConsumer<String, String> report;
 
-    FormulaCheck(Lexicon lexicon, @Nullable String within, BiConsumer<String, String> report) {
-        this.lexicon = lexicon;
+    FormulaCheck(SymbolTable symbols, @Nullable String within, BiConsumer<String, String> report) {
+        this.symbols = symbols;
         this.within = within;
         this.report = report;
     }
@@ -27,7 +27,7 @@ final class FormulaCheck {
      */
     void check(String path, String formula, Type wanted, String expectation) {
         try {
-            Type type = Formula.of(formula, lexicon.types(within)).type();
+            Type type = Formula.of(formula, symbols.types(within)).type();
             boolean fits = type.base().equals(wanted.base())
                     || type == Type.Simple.ANY
                     || type == Type.Simple.NOTHING

@@ -18,7 +18,7 @@ final class FormulaTypes {
      * The type of the answers of a kind. A choice is its identity. Several choices are a list of those, files a
      * list of their names, a signature some text, a payment its amount, and a lookup the cells of its row.
      */
-    static Type of(FieldKind kind, Lexicon lexicon) {
+    static Type of(FieldKind kind, SymbolTable symbols) {
         return switch (kind) {
             case FieldKind.Text ignored -> Type.Simple.TEXT;
             case FieldKind.LongText ignored -> Type.Simple.TEXT;
@@ -31,7 +31,7 @@ final class FormulaTypes {
             case FieldKind.YesNo() -> Type.Simple.YES_NO;
             case FieldKind.OneChoice it -> choice(it);
             case FieldKind.SeveralChoices it -> new Type.ListOf(choice(it));
-            case FieldKind.Lookup it -> lookup(lexicon.list(it.list()));
+            case FieldKind.Lookup it -> lookup(symbols.list(it.list()));
             case FieldKind.Date ignored -> Type.Simple.DATE;
             case FieldKind.DateSigned() -> Type.Simple.DATE;
             case FieldKind.Time ignored -> Type.Simple.TIME;

@@ -55,7 +55,7 @@ public record Indicator(
         return label.isEmpty() ? "Indicator" : label;
     }
 
-    /** What it shows under an identity: that of a band or a choice, {@link #ANSWERED} or {@link #BLANK}. */
+    /** What it shows under an identity: that of a band or a choice, {@link ANSWERED} or {@link BLANK}. */
     public Optional<Sign> sign(String id) {
         if (presence != null) {
             return Optional.of(id.equals(ANSWERED) ? presence.answered() : presence.blank());

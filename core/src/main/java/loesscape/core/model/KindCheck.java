@@ -14,12 +14,12 @@ final class KindCheck {
     private static final Pattern ENDING = Pattern.compile("[a-z0-9]{1,10}");
     private static final int MOST_COLUMNS = 6;
 
-    private final Lexicon lexicon;
-    private final Texts texts;
+    private final SymbolTable symbols;
+    private final TextBounds texts;
     private final BiConsumer<String, String> report;
 
-    KindCheck(Lexicon lexicon, Texts texts, BiConsumer<String, String> report) {
-        this.lexicon = lexicon;
+    KindCheck(SymbolTable symbols, TextBounds texts, BiConsumer<String, String> report) {
+        this.symbols = symbols;
         this.texts = texts;
         this.report = report;
     }
@@ -51,7 +51,7 @@ final class KindCheck {
                     report.accept(
                             path + "/region",
                             "“%s” is not a country by two letters of ISO 3166-1, such as NL."
-                                    .formatted(Texts.shortened(region)));
+                                    .formatted(TextBounds.shortened(region)));
                 }
             }
             case FieldKind.WebAddress() -> {}
@@ -75,7 +75,7 @@ final class KindCheck {
             case FieldKind.Picture(var largest) -> largest(path, largest);
             case FieldKind.Payment it -> {
                 currency(path, it.currency());
-                new FormulaCheck(lexicon, lexicon.rowsAround(field.key()), report)
+                new FormulaCheck(symbols, symbols.rowsAround(field.key()), report)
                         .check(
                                 path + "/amount",
                                 it.amount(),
@@ -96,7 +96,7 @@ final class KindCheck {
         if (!Currencies.isKnown(currency)) {
             report.accept(
                     path + "/currency",
-                    "“%s” is not a currency code of ISO 4217, such as EUR.".formatted(Texts.shortened(currency)));
+                    "“%s” is not a currency code of ISO 4217, such as EUR.".formatted(TextBounds.shortened(currency)));
         }
     }
 
@@ -110,7 +110,7 @@ final class KindCheck {
                 report.accept(
                         path + "/endings/" + i,
                         "“%s” is not the ending of a file name, such as pdf."
-                                .formatted(Texts.shortened(it.endings().get(i))));
+                                .formatted(TextBounds.shortened(it.endings().get(i))));
             }
         }
     }
@@ -124,10 +124,10 @@ final class KindCheck {
 
     private void text(String path, String placeholder, int longest) {
         texts.line(path + "/placeholder", placeholder);
-        if (longest < 0 || longest > Texts.LONGEST_ANSWER) {
+        if (longest < 0 || longest > TextBounds.LONGEST_ANSWER) {
             report.accept(
                     path + "/longest",
-                    "The longest answer is 0 (no limit) to %d characters.".formatted(Texts.LONGEST_ANSWER));
+                    "The longest answer is 0 (no limit) to %d characters.".formatted(TextBounds.LONGEST_ANSWER));
         }
     }
 
@@ -203,29 +203,29 @@ final class KindCheck {
                     path + "/parent",
                     "Choices follow a field with one choice; “%s” is none.".formatted(parent.label()));
         }
-        Set<String> answers = lexicon.choices(parent);
+        Set<String> answers = symbols.choices(parent);
         offer.perAnswer().forEach((answer, offered) -> {
             if (fits && !answers.contains(answer)) {
                 report.accept(
                         path + "/perAnswer/" + answer,
-                        "“%s” has no choice “%s”.".formatted(parent.label(), Texts.shortened(answer)));
+                        "“%s” has no choice “%s”.".formatted(parent.label(), TextBounds.shortened(answer)));
             }
             offered.stream()
                     .filter(id -> !ids.contains(id))
                     .forEach(id -> report.accept(
                             path + "/perAnswer/" + answer,
-                            "“%s” has no choice “%s”.".formatted(field.label(), Texts.shortened(id))));
+                            "“%s” has no choice “%s”.".formatted(field.label(), TextBounds.shortened(id))));
         });
     }
 
     private @Nullable Field parent(String path, Field field, String key) {
-        Field parent = lexicon.field(key);
+        Field parent = symbols.field(key);
         if (parent == null) {
-            report.accept(path, "There is no field “%s”.".formatted(Texts.shortened(key)));
+            report.accept(path, "There is no field “%s”.".formatted(TextBounds.shortened(key)));
             return null;
         }
-        String rows = lexicon.rowsAround(key);
-        if (rows != null && !rows.equals(lexicon.rowsAround(field.key()))) {
+        String rows = symbols.rowsAround(key);
+        if (rows != null && !rows.equals(symbols.rowsAround(field.key()))) {
             report.accept(
                     path,
                     "“%s” stands in rows; only what stands in the same rows can follow it.".formatted(parent.label()));
@@ -234,9 +234,9 @@ final class KindCheck {
     }
 
     private void lookup(String path, Field field, FieldKind.Lookup it) {
-        LookupList list = lexicon.list(it.list());
+        LookupList list = symbols.list(it.list());
         if (list == null) {
-            report.accept(path + "/list", "There is no lookup list “%s”.".formatted(Texts.shortened(it.list())));
+            report.accept(path + "/list", "There is no lookup list “%s”.".formatted(TextBounds.shortened(it.list())));
             return;
         }
         column(path + "/column", list, it.column());
@@ -257,7 +257,7 @@ final class KindCheck {
 
     private void column(String path, LookupList list, String column) {
         if (list.column(column) < 0) {
-            report.accept(path, "“%s” has no column “%s”.".formatted(list.name(), Texts.shortened(column)));
+            report.accept(path, "“%s” has no column “%s”.".formatted(list.name(), TextBounds.shortened(column)));
         }
     }
 }

@@ -88,13 +88,13 @@ public final class Logic {
     }
 
     /** All that a node looks at. */
-    public static List<Use> uses(Node node, Lexicon lexicon) {
+    public static List<Use> uses(Node node, SymbolTable symbols) {
         List<Use> uses = new ArrayList<>();
         conditions(node)
                 .forEach(place -> uses.add(new Use(
-                        place.what(), place.path(), place.what().equals("shown"), lexicon.sources(place.condition()))));
+                        place.what(), place.path(), place.what().equals("shown"), symbols.sources(place.condition()))));
         switch (node) {
-            case Field field -> field(field, lexicon, uses);
+            case Field field -> field(field, symbols, uses);
             case Indicator it -> uses.add(new Use("bands", "/follows", false, Set.of(it.follows())));
             case Picture it
             when !it.follows().isEmpty() -> uses.add(new Use("picture", "/follows", false, Set.of(it.follows())));
@@ -110,9 +110,9 @@ public final class Logic {
         return uses;
     }
 
-    private static void field(Field field, Lexicon lexicon, List<Use> uses) {
+    private static void field(Field field, SymbolTable symbols, List<Use> uses) {
         if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
-            uses.add(new Use("value", "/value/formula", true, lexicon.sources(formula)));
+            uses.add(new Use("value", "/value/formula", true, symbols.sources(formula)));
         }
         switch (field.kind()) {
             case FieldKind.Choosing it -> {
@@ -128,7 +128,7 @@ public final class Logic {
                         true,
                         new LinkedHashSet<>(it.filters().values())));
             case FieldKind.Payment it ->
-                uses.add(new Use("amount", "/kind/amount", false, lexicon.sources(it.amount())));
+                uses.add(new Use("amount", "/kind/amount", false, symbols.sources(it.amount())));
             default -> {}
         }
     }

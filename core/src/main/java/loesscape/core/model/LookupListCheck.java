@@ -11,7 +11,8 @@ final class LookupListCheck {
 
     private LookupListCheck() {}
 
-    static void check(String path, LookupList list, Set<String> taken, Texts texts, BiConsumer<String, String> report) {
+    static void check(
+            String path, LookupList list, Set<String> taken, TextBounds texts, BiConsumer<String, String> report) {
         Identities.check(path + "/key", list.key(), taken, report);
         texts.line(path + "/name", list.name());
         int width = list.columns().size();
@@ -43,7 +44,7 @@ final class LookupListCheck {
                     report.accept(
                             at + "/" + c,
                             "“%s” is not a number, as this column holds; write it like 12.5."
-                                    .formatted(Texts.shortened(row.get(c))));
+                                    .formatted(TextBounds.shortened(row.get(c))));
                 }
             }
         }

@@ -13,12 +13,12 @@ final class SharedConditions {
     private SharedConditions() {}
 
     /** The keys of shared conditions each of which uses the next, the first again at the end; empty where none does. */
-    static List<String> cycle(Template template, Lexicon lexicon) {
+    static List<String> cycle(Template template, SymbolTable symbols) {
         Map<String, Set<String>> uses = new HashMap<>();
         Map<String, Condition> known = new HashMap<>();
         template.conditions().forEach(it -> known.put(it.key(), it.condition()));
         Set<String> done = new HashSet<>();
-        known.forEach((key, condition) -> uses.put(key, lexicon.sharedNamed(condition)));
+        known.forEach((key, condition) -> uses.put(key, symbols.sharedNamed(condition)));
         for (String start : known.keySet()) {
             List<String> path = new ArrayList<>();
             String end = visit(start, uses, done, path);

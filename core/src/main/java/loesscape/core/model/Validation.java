@@ -27,15 +27,15 @@ public final class Validation {
     private static final Pattern FILE = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
 
     private final Template template;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private long placesInRows;
     private final List<Problem> problems = new ArrayList<>();
     private final Map<String, String> pathOfKey = new HashMap<>();
-    private final Texts texts = new Texts(this::report);
+    private final TextBounds texts = new TextBounds(this::report);
 
     private Validation(Template template) {
         this.template = template;
-        this.lexicon = Lexicon.of(template);
+        this.symbols = SymbolTable.of(template);
     }
 
     /** Everything that is wrong with a template, in document order; empty when it is valid. */
@@ -77,7 +77,7 @@ public final class Validation {
             report("/conditions", "There are more than %d shared conditions.".formatted(MOST_CONDITIONS));
             return;
         }
-        List<String> circle = SharedConditions.cycle(template, lexicon);
+        List<String> circle = SharedConditions.cycle(template, symbols);
         if (!circle.isEmpty()) {
             report(
                     "/conditions",
@@ -109,21 +109,21 @@ public final class Validation {
     private void node(String path, Node node) {
         key(path, node.key());
         for (Logic.Place place : Logic.conditions(node)) {
-            condition(path + place.path(), place.condition(), lexicon.rowsAround(node.key()));
+            condition(path + place.path(), place.condition(), symbols.rowsAround(node.key()));
         }
         List<LookRule> looks = Logic.looks(node);
         atMost(path + "/looks", looks.size(), MOST_RULES, "looks");
         for (int i = 0; i < looks.size(); i++) {
             look(path + "/looks/" + i + "/look", looks.get(i).look());
             if (looks.get(i).extent() == LookRule.Extent.ROW
-                    && !(node instanceof Field && lexicon.rowsAround(node.key()) != null)) {
+                    && !(node instanceof Field && symbols.rowsAround(node.key()) != null)) {
                 report(path + "/looks/" + i + "/extent", "Only a field in rows can give its row a look.");
             }
         }
     }
 
     private void condition(String path, Condition condition, @Nullable String within) {
-        new ConditionCheck(lexicon, within, this::report).check(path, condition);
+        new ConditionCheck(symbols, within, this::report).check(path, condition);
     }
 
     private void section(String path, Section section, int depth) {
@@ -150,7 +150,7 @@ public final class Validation {
                         "%d rows of %d items are too many; all rows of a document together have at most %d places."
                                 .formatted(rows.most(), places(section), Section.Rows.MOST_PLACES));
             }
-            if (lexicon.rowsAround(section.key()) != null) {
+            if (symbols.rowsAround(section.key()) != null) {
                 report(path + "/rows", "A section in rows cannot repeat itself.");
             }
         }
@@ -205,7 +205,7 @@ public final class Validation {
             report(
                     path + "/key",
                     "“%s” cannot be a key. A key is lower-case letters, digits and _, begins with a letter, has at most"
-                                    .formatted(Texts.shortened(key))
+                                    .formatted(TextBounds.shortened(key))
                             + " " + Keys.LONGEST + " characters, and is not a word of the formula language.");
         }
         String first = pathOfKey.putIfAbsent(key, path);
@@ -221,9 +221,9 @@ public final class Validation {
         }
         texts.paragraph(path + "/help", field.help());
         folding(path, field.folding());
-        new KindCheck(lexicon, texts, this::report).check(path + "/kind", field);
-        if (!field.role().isEmpty() && lexicon.role(field.role()) == null) {
-            report(path + "/role", "There is no role “%s”.".formatted(Texts.shortened(field.role())));
+        new KindCheck(symbols, texts, this::report).check(path + "/kind", field);
+        if (!field.role().isEmpty() && symbols.role(field.role()) == null) {
+            report(path + "/role", "There is no role “%s”.".formatted(TextBounds.shortened(field.role())));
         }
         value(path + "/value", field);
         atMost(path + "/checks", field.checks().size(), MOST_RULES, "checks");
@@ -259,7 +259,7 @@ public final class Validation {
                 if (wanted == null) {
                     report(path, "An answer of this kind cannot be worked out.");
                 } else {
-                    new FormulaCheck(lexicon, lexicon.rowsAround(field.key()), this::report)
+                    new FormulaCheck(symbols, symbols.rowsAround(field.key()), this::report)
                             .check(path + "/formula", formula, wanted, "This field takes " + wanted.words());
                 }
             }
@@ -297,7 +297,7 @@ public final class Validation {
             case FieldKind.Attachment ignored -> null;
             case FieldKind.Picture ignored -> null;
             case FieldKind.Payment ignored -> null;
-            default -> FormulaTypes.of(kind, lexicon);
+            default -> FormulaTypes.of(kind, symbols);
         };
     }
 
@@ -328,10 +328,10 @@ public final class Validation {
             if (!seen.add(each.choice())) {
                 report(at + "/choice", "This choice is there twice.");
             }
-            if (followed != null && !lexicon.choices(followed).contains(each.choice())) {
+            if (followed != null && !symbols.choices(followed).contains(each.choice())) {
                 report(
                         at + "/choice",
-                        "“%s” has no choice “%s”.".formatted(followed.label(), Texts.shortened(each.choice())));
+                        "“%s” has no choice “%s”.".formatted(followed.label(), TextBounds.shortened(each.choice())));
             }
         }
         Indicator.Presence presence = indicator.presence();
@@ -343,13 +343,13 @@ public final class Validation {
 
     /** The field something follows; it must be there, and stand in the same rows or outside of rows. */
     private @Nullable Field followed(String path, String key, String follower) {
-        Field followed = lexicon.field(key);
+        Field followed = symbols.field(key);
         if (followed == null) {
-            report(path + "/follows", "There is no field “%s”.".formatted(Texts.shortened(key)));
+            report(path + "/follows", "There is no field “%s”.".formatted(TextBounds.shortened(key)));
             return null;
         }
-        String rows = lexicon.rowsAround(key);
-        if (rows != null && !rows.equals(lexicon.rowsAround(follower))) {
+        String rows = symbols.rowsAround(key);
+        if (rows != null && !rows.equals(symbols.rowsAround(follower))) {
             report(
                     path + "/follows",
                     "“%s” stands in rows; only what stands in the same rows can follow it."
@@ -372,7 +372,7 @@ public final class Validation {
 
     private void file(String path, String file) {
         if (!file.isEmpty() && !FILE.matcher(file).matches()) {
-            report(path, "“%s” is not the name of a file beside the template.".formatted(Texts.shortened(file)));
+            report(path, "“%s” is not the name of a file beside the template.".formatted(TextBounds.shortened(file)));
         }
     }
 
@@ -390,7 +390,7 @@ public final class Validation {
         }
         for (String colour : List.of(colours.text(), colours.fill(), colours.border())) {
             if (!Contrast.isColour(colour)) {
-                report(path + "/colours", "“%s” is not a colour like #1f6f8b.".formatted(Texts.shortened(colour)));
+                report(path + "/colours", "“%s” is not a colour like #1f6f8b.".formatted(TextBounds.shortened(colour)));
                 return;
             }
         }
@@ -432,7 +432,7 @@ public final class Validation {
             String path = "/conditions/" + i;
             key(path, each.key());
             texts.line(path + "/name", each.name());
-            Set<String> rows = lexicon.rowsLookedAt(each.condition());
+            Set<String> rows = symbols.rowsLookedAt(each.condition());
             if (rows.size() > 1) {
                 report(
                         path + "/condition",
@@ -462,7 +462,8 @@ public final class Validation {
             if (!Keys.isKey(role.key()) || !keys.add(role.key())) {
                 report(
                         path + "/key",
-                        "“%s” cannot be the key of a role, or is used twice.".formatted(Texts.shortened(role.key())));
+                        "“%s” cannot be the key of a role, or is used twice."
+                                .formatted(TextBounds.shortened(role.key())));
             }
             texts.line(path + "/name", role.name());
             if (role.name().length() > Role.LONGEST_NAME) {
@@ -492,7 +493,7 @@ public final class Validation {
         if (!language.isEmpty() && !LANGUAGE.matcher(language).matches()) {
             report(
                     "/pageSettings/language",
-                    "“%s” is not a language tag like de or ar-EG (BCP 47).".formatted(Texts.shortened(language)));
+                    "“%s” is not a language tag like de or ar-EG (BCP 47).".formatted(TextBounds.shortened(language)));
         }
     }
 
@@ -526,7 +527,7 @@ public final class Validation {
         Node first = nodes.get(cycle.getFirst());
         String where = first == null
                 ? ""
-                : Logic.uses(first, lexicon).stream()
+                : Logic.uses(first, symbols).stream()
                         .filter(use -> use.decides() && use.sources().contains(cycle.get(1)))
                         .map(Logic.Use::path)
                         .findFirst()

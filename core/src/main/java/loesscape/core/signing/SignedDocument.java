@@ -156,7 +156,7 @@ public final class SignedDocument {
     }
 
     private @Nullable Field field(String address) {
-        return compiled.lexicon().field(RowNames.key(address));
+        return compiled.symbols().field(RowNames.key(address));
     }
 
     /** Whether a role may type there: into its own fields, and add or remove rows in which one of them stands. */
@@ -164,7 +164,7 @@ public final class SignedDocument {
         Field field = field(address);
         return field != null
                 ? owner(field).equals(role)
-                : compiled.lexicon().fieldsOfRows(address).stream().anyMatch(key -> mayAnswer(role, key));
+                : compiled.symbols().fieldsOfRows(address).stream().anyMatch(key -> mayAnswer(role, key));
     }
 
     /**
@@ -181,8 +181,8 @@ public final class SignedDocument {
         }
         Set<String> mendable = new HashSet<>();
         for (FinishRule rule : template().finish()) {
-            boolean leansOnLater = compiled.lexicon().sources(rule.when()).stream()
-                    .map(key -> compiled.lexicon().field(key))
+            boolean leansOnLater = compiled.symbols().sources(rule.when()).stream()
+                    .map(key -> compiled.symbols().field(key))
                     .anyMatch(field -> field != null && later.contains(owner(field)));
             if (!leansOnLater) {
                 mendable.add(rule.message());
@@ -313,9 +313,12 @@ public final class SignedDocument {
         return sections;
     }
 
-    /** What a role gives with the end of its turn. */
-    public Snapshot snapshot(String role, Answers answers, LocalDate today) {
-        State state = evaluate(answers, new Context(today, Stage.FILLING, role));
+    /**
+     * What a role gives with the end of its turn.
+     *
+     * @param state how the document stands for the role with these answers
+     */
+    public Snapshot snapshot(String role, Answers answers, State state, LocalDate today) {
         Map<String, String> given = new TreeMap<>();
         state.nodes().forEach((address, node) -> {
             Field field = field(address);
@@ -351,13 +354,13 @@ public final class SignedDocument {
                 return false;
             }
             if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
-                for (String key : compiled.lexicon().sources(formula)) {
+                for (String key : compiled.symbols().sources(formula)) {
                     Field source = field(key);
                     if (seen.add(key)) {
                         if (source != null) {
                             open.add(source);
                         }
-                        compiled.lexicon().fieldsOfRows(key).stream()
+                        compiled.symbols().fieldsOfRows(key).stream()
                                 .map(this::field)
                                 .filter(Objects::nonNull)
                                 .forEach(open::add);
@@ -428,7 +431,7 @@ public final class SignedDocument {
     private String note(String address, Set<String> later) {
         Set<String> labels = new LinkedHashSet<>();
         for (String key = RowNames.key(address); !key.isEmpty(); key = compiled.holder(key)) {
-            for (String source : compiled.lexicon().sources(Aspect.SHOWN.of(compiled.node(key)))) {
+            for (String source : compiled.symbols().sources(Aspect.SHOWN.of(compiled.node(key)))) {
                 Field field = field(source);
                 if (field != null && later.contains(owner(field))) {
                     labels.add("“%s”".formatted(field.name()));
@@ -445,13 +448,11 @@ public final class SignedDocument {
      *
      * @param section the address that is answered; nothing is refused where it is not that of rows
      * @param typed the names of the rows in their new order
+     * @param state how the document stands for the role with the answers so far
      * @throws NotNow where one of them is gone or elsewhere
      */
-    public void checkRows(String role, String section, String typed, Answers answers, LocalDate today) {
-        if (compiled.lexicon().fieldsOfRows(section).isEmpty()) {
-            return; // Most answers are to fields; the document is not evaluated once more for them.
-        }
-        NodeState stands = state(role, answers, today).nodes().get(section);
+    public void checkRows(String role, String section, String typed, Answers answers, State state) {
+        NodeState stands = state.nodes().get(section);
         if (!(stands instanceof SectionState it) || it.rows() == null) {
             return;
         }
@@ -460,7 +461,7 @@ public final class SignedDocument {
         int fixed = 0;
         for (int i = 0; i < before.size(); i++) {
             String row = before.get(i);
-            boolean isOthers = compiled.lexicon().fieldsOfRows(section).stream()
+            boolean isOthers = compiled.symbols().fieldsOfRows(section).stream()
                     .filter(key -> !mayAnswer(role, key))
                     .anyMatch(key ->
                             !counting(answers).of(RowNames.address(key, row)).isBlank());

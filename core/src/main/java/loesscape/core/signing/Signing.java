@@ -107,7 +107,7 @@ public final class Signing {
     }
 
     private static String because(SignedDocument document, Party party, Standing standing) {
-        Role role = document.compiled().lexicon().role(party.role());
+        Role role = document.compiled().symbols().role(party.role());
         return role == null || role.takesPart() == null
                 ? ""
                 : new Reasons(document.template()).notMet(role.takesPart(), standing);
@@ -123,17 +123,17 @@ public final class Signing {
     /**
      * Ends a turn.
      *
+     * @param state how the document stands for the role now
      * @param digest of the answers that count
      * @throws NotNow when it is not this role's turn, or it has not agreed to sign electronically, or something is missing
      */
     public static Event.Signed sign(
-            SignedDocument document, Dispatch dispatch, String role, Answers answers, LocalDate today, String digest) {
+            SignedDocument document, Dispatch dispatch, String role, State state, String digest) {
         Party party = acting(dispatch, role);
         known(party);
         if (!party.hasConsented()) {
             throw new NotNow("Agree to sign electronically first.");
         }
-        State state = document.state(role, answers, today);
         if (!document.obstacles(dispatch, role, state).isEmpty()) {
             throw new NotNow("Something is still missing.");
         }

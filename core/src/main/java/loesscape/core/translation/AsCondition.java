@@ -23,8 +23,8 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Condition.OfRows.Quantity;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Stage;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
@@ -34,10 +34,10 @@ import org.jspecify.annotations.Nullable;
  */
 public final class AsCondition {
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
 
     public AsCondition(Template template) {
-        this.lexicon = Lexicon.of(template);
+        this.symbols = SymbolTable.of(template);
     }
 
     /**
@@ -257,7 +257,7 @@ public final class AsCondition {
                         : null;
             }
             case Condition.Total it -> {
-                String section = Objects.requireNonNull(lexicon.rowsAround(it.field()), it.field());
+                String section = Objects.requireNonNull(symbols.rowsAround(it.field()), it.field());
                 Boolean rule = whenBlank == (it.test() == Clause.Comparison.OrderTest.NOT_EQUAL) ? null : whenBlank;
                 Operand to = to(Trees.total(section, it.field()), it.to(), blanks);
                 yield to == null ? null : new Condition.Total(it.field(), it.test(), to, rule);
@@ -339,10 +339,10 @@ public final class AsCondition {
     }
 
     private @Nullable Condition named(String name) {
-        if (lexicon.shared(name) != null) {
+        if (symbols.shared(name) != null) {
             return new Condition.Shared(name);
         }
-        Field field = lexicon.field(name);
+        Field field = symbols.field(name);
         return field != null && field.kind() instanceof FieldKind.YesNo
                 ? choice(name, true, List.of(FieldKind.YesNo.YES))
                 : null;
@@ -361,7 +361,7 @@ public final class AsCondition {
         if (equality
                 && right.equals(Trees.NULL)
                 && left instanceof Tree.Name(var name)
-                && lexicon.field(name) != null) {
+                && symbols.field(name) != null) {
             return is ? new Clause.IsBlank(name) : new Clause.Answered(name);
         }
         if (equality && left instanceof Tree.Name(var name) && (name.equals(Names.STAGE) || name.equals(Names.ROLE))) {
@@ -398,7 +398,7 @@ public final class AsCondition {
             texts.add(text);
         }
         if (name.equals(Names.ROLE)) {
-            return texts.stream().allMatch(text -> lexicon.role(text) != null) ? new Condition.RoleIs(texts) : null;
+            return texts.stream().allMatch(text -> symbols.role(text) != null) ? new Condition.RoleIs(texts) : null;
         }
         List<Stage> stages = new ArrayList<>();
         for (String text : texts) {
@@ -412,7 +412,7 @@ public final class AsCondition {
     }
 
     private boolean isText(String name) {
-        Field field = lexicon.field(name);
+        Field field = symbols.field(name);
         return field != null && field.kind().isText();
     }
 
@@ -430,11 +430,11 @@ public final class AsCondition {
     private @Nullable Condition counted(Test test, Tree what, Tree right) {
         Integer number = whole(right);
         if (what instanceof Tree.Name(var name)) {
-            Field field = lexicon.field(name);
+            Field field = symbols.field(name);
             if (number != null && field != null && field.kind() instanceof FieldKind.SeveralChoices) {
                 return new Clause.CountClause(name, AsFormula.test(test), number, null);
             }
-            return number != null && lexicon.repeating(name) != null
+            return number != null && symbols.repeating(name) != null
                     ? new Condition.RowCount(name, AsFormula.test(test), number)
                     : null;
         }
@@ -450,7 +450,7 @@ public final class AsCondition {
             return new Condition.AtLeast(
                     number, parts.stream().map(this::condition).toList());
         }
-        if (!(list instanceof Tree.Name(var section)) || lexicon.repeating(section) == null) {
+        if (!(list instanceof Tree.Name(var section)) || symbols.repeating(section) == null) {
             return null;
         }
         boolean none = number != null && number == 0;
@@ -480,13 +480,13 @@ public final class AsCondition {
             return text(is ? TextTest.IS : TextTest.IS_NOT, left, right);
         }
         if (is && left instanceof Tree.Name(var name) && right instanceof Tree.ListOf(var elements)) {
-            Field field = lexicon.field(name);
+            Field field = symbols.field(name);
             List<String> ids = field == null || !(field.kind() instanceof FieldKind.SeveralChoices)
                     ? null
                     : identities(name, elements);
             boolean inOrder = ids != null
                     && !ids.isEmpty()
-                    && lexicon.choices(Objects.requireNonNull(field)).stream()
+                    && symbols.choices(Objects.requireNonNull(field)).stream()
                             .filter(ids::contains)
                             .toList()
                             .equals(ids);
@@ -498,13 +498,13 @@ public final class AsCondition {
     /** The field of one choice that a tree stands for; null where it stands for none. */
     private @Nullable String choiceField(Tree tree) {
         if (tree instanceof Tree.Name(var name)) {
-            Field field = lexicon.field(name);
+            Field field = symbols.field(name);
             return field != null && field.kind().isOneChoice() && !(field.kind() instanceof FieldKind.Lookup)
                     ? name
                     : null;
         }
         if (tree instanceof Tree.Path(Tree.Name(var name), var column)) {
-            Field field = lexicon.field(name);
+            Field field = symbols.field(name);
             return field != null
                             && field.kind() instanceof FieldKind.Lookup lookup
                             && lookup.column().equals(column)
@@ -516,20 +516,20 @@ public final class AsCondition {
 
     /** The identity of a choice of a field that a tree stands for; null where it is none of them. */
     private @Nullable String identity(String key, Tree tree) {
-        Field field = Objects.requireNonNull(lexicon.field(key), key);
+        Field field = Objects.requireNonNull(symbols.field(key), key);
         Object value = AsFormula.fixed(tree);
         if (field.kind() instanceof FieldKind.YesNo) {
             return value instanceof Boolean yes ? (yes ? FieldKind.YesNo.YES : FieldKind.YesNo.NO) : null;
         }
-        if (lexicon.isNumberColumn(field)) {
-            return lexicon.choices(field).stream()
+        if (symbols.isNumberColumn(field)) {
+            return symbols.choices(field).stream()
                     .filter(cell -> value instanceof BigDecimal number
                             && TypedNumber.isNumber(cell)
                             && TypedNumber.of(cell).compareTo(number) == 0)
                     .findFirst()
                     .orElse(null);
         }
-        return value instanceof String text && lexicon.choices(field).contains(text) ? text : null;
+        return value instanceof String text && symbols.choices(field).contains(text) ? text : null;
     }
 
     private @Nullable List<String> identities(String key, List<Tree> trees) {
@@ -559,7 +559,7 @@ public final class AsCondition {
     }
 
     private boolean isOrdered(String name) {
-        Field field = lexicon.field(name);
+        Field field = symbols.field(name);
         return field != null && field.kind().isOrdered();
     }
 
@@ -569,9 +569,9 @@ public final class AsCondition {
                 && function.equals("sum")
                 && arguments.size() == 1
                 && arguments.getFirst() instanceof Tree.Filter(Tree.Path(Tree.Name(var section), var key), var filter)
-                && section.equals(lexicon.rowsAround(key))
+                && section.equals(symbols.rowsAround(key))
                 && tree.equals(Trees.total(section, key))) {
-            Field field = lexicon.field(key);
+            Field field = symbols.field(key);
             return field != null && field.kind().isNumeric() ? key : null;
         }
         return null;
@@ -579,7 +579,7 @@ public final class AsCondition {
 
     /** The other side of a comparison with a field; null where it is of another kind. */
     private @Nullable Operand operand(String key, Tree tree) {
-        FieldKind kind = Objects.requireNonNull(lexicon.field(key), key).kind();
+        FieldKind kind = Objects.requireNonNull(symbols.field(key), key).kind();
         Object fixed = AsFormula.fixed(tree);
         if (fixed != null) {
             return switch (fixed) {
@@ -599,7 +599,7 @@ public final class AsCondition {
             }
         }
         if (tree instanceof Tree.Name(var name)) {
-            Field other = lexicon.field(name);
+            Field other = symbols.field(name);
             if (other != null) {
                 return kind.isComparableWith(other.kind()) ? new Operand.FieldOperand(name) : null;
             }
@@ -698,7 +698,7 @@ public final class AsCondition {
     }
 
     private boolean isSeveral(String name) {
-        Field field = lexicon.field(name);
+        Field field = symbols.field(name);
         return field != null && field.kind() instanceof FieldKind.SeveralChoices;
     }
 
@@ -754,7 +754,7 @@ public final class AsCondition {
                             high.test() == Test.LESS);
         }
         if (tree instanceof Tree.Name(var name) && choiceField(tree) != null) {
-            Field field = Objects.requireNonNull(lexicon.field(name), name);
+            Field field = Objects.requireNonNull(symbols.field(name), name);
             return field.kind() instanceof FieldKind.YesNo ? choice(name, true, List.of(FieldKind.YesNo.NO)) : null;
         }
         Tree.Call contains = Trees.callOf(tree, "contains", 2);
@@ -809,7 +809,7 @@ public final class AsCondition {
                 || AsFormula.fixed(edge) == null) {
             return null;
         }
-        Field field = lexicon.field(name);
+        Field field = symbols.field(name);
         if (field == null) {
             return null;
         }

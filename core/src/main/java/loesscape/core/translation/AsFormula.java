@@ -24,7 +24,7 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
@@ -34,10 +34,10 @@ import org.jspecify.annotations.Nullable;
  */
 public final class AsFormula {
 
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
 
     public AsFormula(Template template) {
-        this.lexicon = Lexicon.of(template);
+        this.symbols = SymbolTable.of(template);
     }
 
     /** A condition of a valid template as a formula. */
@@ -71,7 +71,7 @@ public final class AsFormula {
                 Trees.compare(test(test), Trees.call("count", Trees.name(section)), Trees.number(count));
             case Condition.OfRows it -> ofRows(it);
             case Condition.Total it -> {
-                String section = Objects.requireNonNull(lexicon.rowsAround(it.field()), it.field());
+                String section = Objects.requireNonNull(symbols.rowsAround(it.field()), it.field());
                 yield comparison(Trees.total(section, it.field()), it.test(), it.to(), it.metWhenBlank());
             }
             case Clause clause -> clause(clause);
@@ -109,7 +109,7 @@ public final class AsFormula {
     }
 
     private Tree clause(Clause clause) {
-        Field field = Objects.requireNonNull(lexicon.field(clause.field()), clause.field());
+        Field field = Objects.requireNonNull(symbols.field(clause.field()), clause.field());
         Tree name = Trees.name(clause.field());
         boolean whenBlank = clause.metWhenBlank();
         return switch (clause) {
@@ -146,7 +146,7 @@ public final class AsFormula {
 
     private Tree choice(Field field, Tree name, boolean is, List<String> choices) {
         FieldKind kind = field.kind();
-        boolean isNumber = lexicon.isNumberColumn(field);
+        boolean isNumber = symbols.isNumberColumn(field);
         Tree value = kind instanceof FieldKind.Lookup lookup ? new Tree.Path(name, lookup.column()) : name;
         List<Tree> values = choices.stream()
                 .map(id ->

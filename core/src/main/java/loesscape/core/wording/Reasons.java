@@ -11,9 +11,9 @@ import java.util.Set;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Node;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
@@ -22,15 +22,15 @@ import org.jspecify.annotations.Nullable;
 public final class Reasons {
 
     private final Map<String, Node> nodes = new HashMap<>();
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
 
     public Reasons(Template template) {
         template.nodes().forEach(node -> nodes.put(node.key(), node));
-        this.lexicon = Lexicon.of(template);
+        this.symbols = SymbolTable.of(template);
     }
 
     /** What the reasons look at: how the document stands now. A row is named where something stands in rows. */
-    public interface Standing {
+    public interface Facts {
 
         /** Whether a field is shown as it is seen from a row. */
         boolean shown(String key, String row);
@@ -51,9 +51,9 @@ public final class Reasons {
      * @param key of any node
      * @param row in which the node stands; empty where it stands in none
      */
-    public String folded(String key, String row, Standing standing) {
+    public String folded(String key, String row, Facts standing) {
         Condition condition = Objects.requireNonNull(nodes.get(key), key).shown();
-        String within = lexicon.rowsAround(key);
+        String within = symbols.rowsAround(key);
         if (condition == null || standing.holds(condition, within, row)) {
             return "";
         }
@@ -63,7 +63,7 @@ public final class Reasons {
     }
 
     /** Why a condition of the document as a whole does not hold, such as "Depth is 24 m"; empty when it does. */
-    public String notMet(Condition condition, Standing standing) {
+    public String notMet(Condition condition, Facts standing) {
         if (standing.holds(condition, null, "")) {
             return "";
         }
@@ -76,7 +76,7 @@ public final class Reasons {
             Condition condition,
             @Nullable String within,
             String row,
-            Standing standing,
+            Facts standing,
             Set<String> reasons,
             Set<String> told) {
         switch (condition) {
@@ -90,7 +90,7 @@ public final class Reasons {
             case Condition.Group group ->
                 group.conditions().forEach(part -> collect(part, within, row, standing, reasons, told));
             case Condition.Shared(var key) -> {
-                SharedCondition shared = lexicon.shared(key);
+                SharedCondition shared = symbols.shared(key);
                 if (shared != null && told.add(key)) {
                     collect(shared.condition(), within, row, standing, reasons, told);
                 }
@@ -104,7 +104,7 @@ public final class Reasons {
             }
             case Condition.Total it -> reasons.add(total(it.field(), standing));
             case Condition.Leaf leaf ->
-                lexicon.sources(leaf).forEach(key -> reasons.add(says(key, within, row, standing)));
+                symbols.sources(leaf).forEach(key -> reasons.add(says(key, within, row, standing)));
         }
     }
 
@@ -116,9 +116,9 @@ public final class Reasons {
         return Objects.requireNonNull(nodes.get(key), key).name();
     }
 
-    private String total(String key, Standing standing) {
+    private String total(String key, Facts standing) {
         Field field = (Field) Objects.requireNonNull(nodes.get(key), key);
-        List<BigDecimal> numbers = standing.rows(Objects.requireNonNull(lexicon.rowsAround(key), key)).stream()
+        List<BigDecimal> numbers = standing.rows(Objects.requireNonNull(symbols.rowsAround(key), key)).stream()
                 .filter(row -> standing.counting(key, row) instanceof Value.Number)
                 .map(row -> ((Value.Number) standing.counting(key, row)).number())
                 .toList();
@@ -128,8 +128,8 @@ public final class Reasons {
         return "the total of %s is %s".formatted(field.name(), numbers.isEmpty() ? "blank" : words);
     }
 
-    private String says(String key, @Nullable String within, String row, Standing standing) {
-        String around = lexicon.rowsAround(key);
+    private String says(String key, @Nullable String within, String row, Facts standing) {
+        String around = symbols.rowsAround(key);
         if (!(nodes.get(key) instanceof Field field) || (around != null && !around.equals(within))) {
             return around == null ? rows(key) : rows(around);
         }

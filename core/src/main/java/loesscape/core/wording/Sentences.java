@@ -19,7 +19,6 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
@@ -33,6 +32,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Stage;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Part.BlankRule;
 import loesscape.core.wording.Part.FieldName;
@@ -47,12 +47,12 @@ public final class Sentences {
     private static final int MOST_WRITTEN_OUT = 3;
 
     private final Template template;
-    private final Lexicon lexicon;
+    private final SymbolTable symbols;
     private int writtenOut;
 
     public Sentences(Template template) {
         this.template = template;
-        this.lexicon = Lexicon.of(template);
+        this.symbols = SymbolTable.of(template);
     }
 
     /** The sentences of every node that has any, by key, in document order. */
@@ -90,7 +90,7 @@ public final class Sentences {
     }
 
     private void field(Field field, List<Sentence> sentences) {
-        Role role = lexicon.role(field.role());
+        Role role = symbols.role(field.role());
         if (role != null) {
             sentences.add(plain(List.of(new Strong("Answered by "), new Figure(role.name()), new Words("."))));
         }
@@ -136,7 +136,7 @@ public final class Sentences {
                         name(it.offer().parent()),
                         new Words("."))));
             case FieldKind.Lookup it -> {
-                LookupList list = lexicon.list(it.list());
+                LookupList list = symbols.list(it.list());
                 List<Part> parts = new ArrayList<>();
                 parts.add(new Strong("Choices"));
                 parts.add(new Words(" from "));
@@ -198,7 +198,7 @@ public final class Sentences {
     }
 
     private Field field(String key) {
-        return Objects.requireNonNull(lexicon.field(key), key);
+        return Objects.requireNonNull(symbols.field(key), key);
     }
 
     private FieldName name(String key) {
@@ -207,7 +207,7 @@ public final class Sentences {
 
     private FieldName sectionName(String key) {
         return new FieldName(
-                key, Objects.requireNonNull(lexicon.repeating(key), key).name());
+                key, Objects.requireNonNull(symbols.repeating(key), key).name());
     }
 
     /** Stands for whatever is counted, for the words of its comparison. */
@@ -301,7 +301,7 @@ public final class Sentences {
                 parts.add(new Words("the acting role is "));
                 parts.add(new Figure(roles.stream()
                         .map(key -> {
-                            Role role = lexicon.role(key);
+                            Role role = symbols.role(key);
                             return role == null ? key : role.name();
                         })
                         .collect(Collectors.joining(" or "))));
@@ -332,7 +332,7 @@ public final class Sentences {
 
     /** A shared condition by its name; one without a name is written out. */
     private void shared(String key, boolean inGroup, List<Part> parts) {
-        SharedCondition shared = Objects.requireNonNull(lexicon.shared(key), key);
+        SharedCondition shared = Objects.requireNonNull(symbols.shared(key), key);
         if (!shared.name().isEmpty()) {
             parts.add(new Part.SharedName(key, shared.name()));
         } else if (writtenOut < MOST_WRITTEN_OUT) {

@@ -14,12 +14,12 @@ import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import loesscape.core.testing.RandomTemplates;
@@ -107,7 +107,7 @@ class FindingsTest {
         int[] never = {0};
         Cases.check("conditions that can never be met", 3_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
-            Satisfiable satisfiable = new Satisfiable(Lexicon.of(template));
+            Satisfiable satisfiable = new Satisfiable(SymbolTable.of(template));
             List<Node> impossible = template.nodes().stream()
                     .filter(node -> node.shown() != null && satisfiable.isNever(node.shown()))
                     .toList();

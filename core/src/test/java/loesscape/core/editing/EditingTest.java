@@ -326,7 +326,7 @@ class EditingTest {
     @Test
     void anEditIsTakenBackEvenAfterAnotherElsewhereButNotOverOneInTheSamePlace() {
         Template relabelled = Editing.apply(permit, new Edit.Relabel("area", "Irrigated area"));
-        Change change = Change.between(Parts.of(permit), Parts.of(relabelled));
+        Change change = Change.between(TemplateIndex.of(permit), TemplateIndex.of(relabelled));
         Template elsewhere = Editing.apply(relabelled, new Edit.Relabel("plan", "Crop plan"));
         assertThat(change.reversed().applyTo(elsewhere))
                 .isEqualTo(Editing.apply(permit, new Edit.Relabel("plan", "Crop plan")));

@@ -44,7 +44,7 @@ class RandomEditsTest {
                 }
                 made[0]++;
                 assertThat(Validation.of(now)).isEmpty();
-                Change change = Change.between(Parts.of(before), Parts.of(now));
+                Change change = Change.between(TemplateIndex.of(before), TemplateIndex.of(now));
                 assertThat(change.applyTo(before)).isEqualTo(now);
                 changes.add(change);
             }
@@ -62,7 +62,8 @@ class RandomEditsTest {
         Node node = nodes.get(random.nextInt(nodes.size()));
         String key = node.key();
         String other = nodes.get(random.nextInt(nodes.size())).key();
-        String inside = Parts.of(template).heldBy(other).stream().findFirst().orElse(null);
+        String inside =
+                TemplateIndex.of(template).heldBy(other).stream().findFirst().orElse(null);
         int what = random.nextInt(fields.isEmpty() ? 8 : 28);
         if (what >= 13) {
             return logicEdit(random, template, what - 13, nodes, fields);

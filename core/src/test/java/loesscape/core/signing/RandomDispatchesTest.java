@@ -174,7 +174,10 @@ class RandomDispatchesTest {
                     boolean may = mayAct
                             && consented.contains(role)
                             && !answers.of("s" + number).isBlank();
-                    if (tried(may, () -> List.of(Signing.sign(document, now(), role, answers, TODAY, "digest")))) {
+                    if (tried(
+                            may,
+                            () -> List.of(Signing.sign(
+                                    document, now(), role, document.state(role, answers, TODAY), "digest")))) {
                         turns.put(role, Turn.FINISHED);
                         events.addAll(Signing.next(document, now(), answers, TODAY));
                         advance();

@@ -89,9 +89,10 @@ class SignedStaysTest {
         SignedDocument document = document(template(
                 List.of(Section.of("main", "Main", List.of(field("name", "owner"))), drilling), "owner", "driller"));
         Answers answers = Answers.NONE.with("name", "Femke");
-        document = document.after(document.snapshot("owner", answers, TODAY));
+        document = document.after(document.snapshot("owner", answers, document.state("owner", answers, TODAY), TODAY));
         answers = answers.with("licence", "DR-1").with("signature", PEN);
-        document = document.after(document.snapshot("driller", answers, TODAY));
+        document =
+                document.after(document.snapshot("driller", answers, document.state("driller", answers, TODAY), TODAY));
         FinishedDocument finished = document.finish(answers, TODAY);
         Content content = Content.of(document.template(), finished(document, finished));
         assertThat(content.sections()).extracting(Content.Block::title).containsExactly("Main", "Drilling");
@@ -120,11 +121,11 @@ class SignedStaysTest {
                 "a",
                 "b"));
         Answers answers = Answers.NONE.with("signature", PEN);
-        document = document.after(document.snapshot("a", answers, TODAY));
+        document = document.after(document.snapshot("a", answers, document.state("a", answers, TODAY), TODAY));
         answers = answers.with("agreed", FieldKind.YesNo.NO);
         State seenByB = document.state("b", answers, TODAY);
         assertThat(seenByB.of("signature").shown()).isTrue();
-        document = document.after(document.snapshot("b", answers, TODAY));
+        document = document.after(document.snapshot("b", answers, document.state("b", answers, TODAY), TODAY));
         FinishedDocument finished = document.finish(answers, TODAY);
         assertThat(finished(document, finished).counting("signature")).isEqualTo(new Value.Signed(PEN));
         assertThat(finished.settled().notes()).containsEntry("signature", "Answered before “Agreed?” was answered.");
@@ -140,12 +141,12 @@ class SignedStaysTest {
                 "a",
                 "b"));
         Answers answers = Answers.NONE.with("secret", "typed once, then folded");
-        document = document.after(document.snapshot("a", answers, TODAY));
+        document = document.after(document.snapshot("a", answers, document.state("a", answers, TODAY), TODAY));
         answers = answers.with("opens", "yes");
         assertThat(document.visible("b", answers, document.state("b", answers, TODAY))
                         .typed())
                 .containsOnlyKeys("opens");
-        document = document.after(document.snapshot("b", answers, TODAY));
+        document = document.after(document.snapshot("b", answers, document.state("b", answers, TODAY), TODAY));
         assertThat(document.finish(answers, TODAY).answers().typed()).containsOnlyKeys("opens");
     }
 
@@ -160,11 +161,11 @@ class SignedStaysTest {
         SignedDocument document =
                 document(template(List.of(Section.of("main", "Main", List.of(depth, priced, more, total))), "a", "b"));
         Answers answers = Answers.NONE.with("depth", "3");
-        Snapshot first = document.snapshot("a", answers, TODAY);
+        Snapshot first = document.snapshot("a", answers, document.state("a", answers, TODAY), TODAY);
         assertThat(first.answers()).containsEntry("due", "30").doesNotContainKey("total");
         document = document.after(first);
         answers = answers.with("more", "4");
-        Snapshot second = document.snapshot("b", answers, TODAY);
+        Snapshot second = document.snapshot("b", answers, document.state("b", answers, TODAY), TODAY);
         assertThat(second.answers()).containsEntry("total", "34");
     }
 
@@ -180,7 +181,7 @@ class SignedStaysTest {
                 "a",
                 "b"));
         Answers answers = Answers.NONE.with("machine", "pump");
-        document = document.after(document.snapshot("a", answers, TODAY));
+        document = document.after(document.snapshot("a", answers, document.state("a", answers, TODAY), TODAY));
         assertThat(document.state("b", answers.with("machine", "auger"), TODAY).counting("machine"))
                 .isEqualTo(new Value.Chosen("pump"));
     }
@@ -194,15 +195,16 @@ class SignedStaysTest {
                 .withRows("crew", List.of("r1", "r2", "r3"))
                 .with("name@r1", "Jorn")
                 .with("name@r2", "Mira");
-        SignedDocument document = before.after(before.snapshot("a", answers, TODAY));
-        document.checkRows("b", "crew", "r1,r2", answers, TODAY);
-        document.checkRows("b", "crew", "r1, r2,r4,r3", answers, TODAY);
+        SignedDocument document = before.after(before.snapshot("a", answers, before.state("a", answers, TODAY), TODAY));
+        document.checkRows("b", "crew", "r1,r2", answers, document.state("b", answers, TODAY));
+        document.checkRows("b", "crew", "r1, r2,r4,r3", answers, document.state("b", answers, TODAY));
         for (String rows : List.of("", "r2", "r2,r1,r3", "r4,r1,r2", "r1")) {
-            assertThatThrownBy(() -> document.checkRows("b", "crew", rows, answers, TODAY))
+            assertThatThrownBy(
+                            () -> document.checkRows("b", "crew", rows, answers, document.state("b", answers, TODAY)))
                     .as("%s", rows)
                     .isInstanceOf(NotNow.class);
         }
-        before.checkRows("a", "crew", "r2", answers, TODAY);
+        before.checkRows("a", "crew", "r2", answers, document.state("a", answers, TODAY));
     }
 
     @Test
@@ -274,7 +276,8 @@ class SignedStaysTest {
                 for (String address : document.given(role, seen)) {
                     signed.put(address, seen.counting(address));
                 }
-                document = document.after(document.snapshot(role, answers, TODAY));
+                document =
+                        document.after(document.snapshot(role, answers, document.state(role, answers, TODAY), TODAY));
             }
             FinishedDocument finished = document.finish(answers, TODAY);
             State state = finished(document, finished);

@@ -123,7 +123,7 @@ class SigningTest {
         events.addAll(Signing.open(dispatch(), role));
         events.addAll(Signing.consent(dispatch(), role));
         answer(role + "_signature", "Name");
-        events.add(Signing.sign(document, dispatch(), role, answers, TODAY, "digest"));
+        events.add(Signing.sign(document, dispatch(), role, document.state(role, answers, TODAY), "digest"));
         events.addAll(Signing.next(document, dispatch(), answers, TODAY));
     }
 
@@ -154,7 +154,8 @@ class SigningTest {
         send(false);
         events.addAll(Signing.consent(dispatch(), "owner"));
         assertThat(obstacles("owner")).containsExactly("depth", "owner_signature", "There is no depth.");
-        assertThatThrownBy(() -> Signing.sign(document, dispatch(), "owner", answers, TODAY, ""))
+        assertThatThrownBy(
+                        () -> Signing.sign(document, dispatch(), "owner", document.state("owner", answers, TODAY), ""))
                 .isInstanceOf(NotNow.class);
         answer("depth", "100");
         sign("owner");
@@ -178,11 +179,13 @@ class SigningTest {
         assertThatThrownBy(() -> Signing.decline(dispatch(), "driller", "No")).hasMessage("It is not your turn yet.");
         answer("depth", "24");
         sign("owner");
-        assertThatThrownBy(() -> Signing.sign(document, dispatch(), "owner", answers, TODAY, ""))
+        assertThatThrownBy(
+                        () -> Signing.sign(document, dispatch(), "owner", document.state("owner", answers, TODAY), ""))
                 .hasMessageStartingWith("You have finished already");
         assertThatThrownBy(() -> Signing.delegate(dispatch(), "driller", person("other"), "On leave"))
                 .hasMessageStartingWith("The sender does not allow");
-        assertThatThrownBy(() -> Signing.sign(document, dispatch(), "driller", answers, TODAY, ""))
+        assertThatThrownBy(() ->
+                        Signing.sign(document, dispatch(), "driller", document.state("driller", answers, TODAY), ""))
                 .hasMessage("Agree to sign electronically first.");
         events.add(Signing.decline(dispatch(), "driller", " Too far away "));
         assertThat(dispatch().status()).isEqualTo(Dispatch.Status.DECLINED);
@@ -329,7 +332,8 @@ class SigningTest {
             assertThat(Signing.open(dispatch(), "owner")).isEmpty();
             Stream.<ThrowingCallable>of(
                             () -> Signing.consent(dispatch(), "owner"),
-                            () -> Signing.sign(document, dispatch(), "owner", answers, TODAY, ""),
+                            () -> Signing.sign(
+                                    document, dispatch(), "owner", document.state("owner", answers, TODAY), ""),
                             () -> Signing.decline(dispatch(), "owner", "No"),
                             () -> Signing.delegate(dispatch(), "owner", person("cousin"), "On leave"))
                     .forEach(act -> assertThatThrownBy(act)

@@ -26,7 +26,6 @@ import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
-import loesscape.core.model.Lexicon;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
@@ -39,6 +38,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Stage;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
@@ -114,10 +114,10 @@ public final class RandomTemplates {
 
     /** The addresses of the fields; in rows, of those of the first three rows. */
     private static List<String> addresses(Template template) {
-        Lexicon lexicon = Lexicon.of(template);
+        SymbolTable symbols = SymbolTable.of(template);
         List<String> addresses = new ArrayList<>();
         for (Field field : template.fields()) {
-            if (lexicon.rowsAround(field.key()) == null) {
+            if (symbols.rowsAround(field.key()) == null) {
                 addresses.add(field.key());
             } else {
                 for (int row = 1; row <= 3; row++) {

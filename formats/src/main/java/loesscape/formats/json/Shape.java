@@ -43,7 +43,7 @@ public sealed interface Shape {
     /** An object with known properties. */
     record Structure(Class<?> type, List<Property> properties) implements Shape {}
 
-    /** An object of one of several types, told apart by {@link #TYPE}. */
+    /** An object of one of several types, told apart by {@link TYPE}. */
     record Union(Class<?> type, Map<String, Class<?>> variants) implements Shape {
 
         /** The name of the variant a value belongs to. */

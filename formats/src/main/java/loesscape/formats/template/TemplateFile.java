@@ -60,7 +60,7 @@ public final class TemplateFile {
         return read(new String(file, StandardCharsets.UTF_8));
     }
 
-    /** Reads the text of a template file; see {@link #read(byte[])}. */
+    /** Reads the text of a template file; see {@link read(byte[])}. */
     public static Template read(String text) {
         Template template = Validation.require(kept(text));
         List<Problem> problems = StartingAnswers.problems(template);

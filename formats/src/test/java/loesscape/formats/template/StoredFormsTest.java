@@ -8,7 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import loesscape.core.editing.Change;
-import loesscape.core.editing.Parts;
+import loesscape.core.editing.TemplateIndex;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -30,7 +30,7 @@ class StoredFormsTest {
     }
 
     private static Change change(String name) throws IOException {
-        return Change.between(Parts.of(EMPTY), Parts.of(example(name)));
+        return Change.between(TemplateIndex.of(EMPTY), TemplateIndex.of(example(name)));
     }
 
     /** Between them they have everything that a template can have. */

@@ -8,19 +8,19 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Consumer;
 import loesscape.core.signing.IdentityCheck;
-import loesscape.server.clock.ServerClock;
-import loesscape.server.dispatch.Dispatches;
-import loesscape.server.dispatch.Identification;
-import loesscape.server.dispatch.Sending;
-import loesscape.server.dispatch.Sending.PersonNamed;
-import loesscape.server.dispatch.Sending.SendingWanted;
-import loesscape.server.dispatch.TurnLinks.Caller;
-import loesscape.server.dispatch.Turns;
+import loesscape.server.accounts.Author;
 import loesscape.server.outside.Mail;
-import loesscape.server.security.Author;
-import loesscape.server.store.DispatchSearch;
-import loesscape.server.store.DispatchSearch.Sought;
-import loesscape.server.store.DispatchStore;
+import loesscape.server.platform.clock.ServerClock;
+import loesscape.server.signing.DispatchListStore;
+import loesscape.server.signing.DispatchListStore.Sought;
+import loesscape.server.signing.DispatchStore;
+import loesscape.server.signing.Dispatches;
+import loesscape.server.signing.Identification;
+import loesscape.server.signing.Sending;
+import loesscape.server.signing.Sending.PersonNamed;
+import loesscape.server.signing.Sending.SendingWanted;
+import loesscape.server.signing.TurnLinks.Caller;
+import loesscape.server.signing.Turns;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -99,7 +99,7 @@ class DemoDispatches {
 
     /** What stands in columns follows from the events; where it does not, the demo says so at once. */
     private void check(Author author) {
-        Sought all = new Sought(List.of(), DispatchSearch.Stage.ANY, "", 0);
+        Sought all = new Sought(List.of(), DispatchListStore.Stage.ANY, "", 0);
         for (Dispatches.DispatchRow row :
                 dispatches.list(author.id(), all, 0, 100).dispatches()) {
             String broken = dispatches.find(UUID.fromString(row.id())).broken();

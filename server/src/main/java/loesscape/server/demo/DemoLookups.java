@@ -9,8 +9,8 @@ import loesscape.core.editing.Tables;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Template;
 import loesscape.formats.table.SeparatedTable;
+import loesscape.server.lookups.LookupStore;
 import loesscape.server.outside.Directory;
-import loesscape.server.store.LookupStore;
 import org.springframework.stereotype.Component;
 
 /** The lookup lists of the demo: that of a template, with a newer version, and a register of the directory. */

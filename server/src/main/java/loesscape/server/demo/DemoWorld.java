@@ -10,7 +10,7 @@ import java.util.UUID;
 import loesscape.core.editing.Blocks;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
-import loesscape.core.editing.Parts;
+import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.model.Origin;
 import loesscape.core.model.Template;
@@ -18,18 +18,19 @@ import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonReader;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateFile;
-import loesscape.server.api.Fillings;
-import loesscape.server.security.Right;
-import loesscape.server.security.Secrets;
-import loesscape.server.store.Accounts;
-import loesscape.server.store.BlockStore;
-import loesscape.server.store.OrganisationStore;
-import loesscape.server.store.PictureStore;
-import loesscape.server.store.ReleaseStore;
-import loesscape.server.store.TemplateAccess;
-import loesscape.server.store.TemplateStore;
-import loesscape.server.store.TryoutStore;
-import loesscape.server.store.TryoutStore.Tryout;
+import loesscape.server.accounts.AccountStore;
+import loesscape.server.accounts.DemoAuthor;
+import loesscape.server.accounts.OrganisationStore;
+import loesscape.server.accounts.Right;
+import loesscape.server.draft.BlockStore;
+import loesscape.server.draft.TryoutStore;
+import loesscape.server.draft.TryoutStore.Tryout;
+import loesscape.server.filling.Fillings;
+import loesscape.server.platform.doors.Secrets;
+import loesscape.server.templates.AccessStore;
+import loesscape.server.templates.PictureStore;
+import loesscape.server.templates.ReleaseStore;
+import loesscape.server.templates.TemplateStore;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -41,9 +42,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @ConditionalOnProperty("loesscape.demo")
 public class DemoWorld implements ApplicationRunner {
-
-    /** The author whom the demo offers to sign in. */
-    public static final String AUTHOR = "Ilse Maarwick";
 
     /** The templates of the demo; the one made last is the first in the list. */
     private static final List<String> TEMPLATES = List.of(
@@ -59,9 +57,9 @@ public class DemoWorld implements ApplicationRunner {
     /** The section that the author of the demo has kept as a block. */
     private static final String BLOCK = "owner_section";
 
-    private final Accounts accounts;
+    private final AccountStore accounts;
     private final TemplateStore templates;
-    private final TemplateAccess access;
+    private final AccessStore access;
     private final ReleaseStore releases;
     private final TryoutStore tryouts;
     private final Fillings fillings;
@@ -73,9 +71,9 @@ public class DemoWorld implements ApplicationRunner {
     private final DemoLookups lookups;
 
     DemoWorld(
-            Accounts accounts,
+            AccountStore accounts,
             TemplateStore templates,
-            TemplateAccess access,
+            AccessStore access,
             ReleaseStore releases,
             TryoutStore tryouts,
             Fillings fillings,
@@ -105,15 +103,15 @@ public class DemoWorld implements ApplicationRunner {
         if (!accounts.isEmpty()) {
             return;
         }
-        accounts.add(AUTHOR, java.util.Objects.requireNonNull(encoder.encode(Secrets.make())));
-        long author = accounts.find(AUTHOR).orElseThrow().id();
+        accounts.add(DemoAuthor.NAME, java.util.Objects.requireNonNull(encoder.encode(Secrets.make())));
+        long author = accounts.find(DemoAuthor.NAME).orElseThrow().id();
         organisations.keep("Veldhollow Soil and Water Board", "#23483f");
         organisations.keepLogo(picture("logo"));
         lookups.askDirectory(author);
         for (String name : TEMPLATES) {
             Template document = load(name);
             UUID template = templates.add(lookups.withList(withBlock(document, author), author), author);
-            access.share(template, List.of(new TemplateAccess.Access(null, "", Right.WRITE)));
+            access.share(template, List.of(new AccessStore.Access(null, "", Right.WRITE)));
             for (String picture : PICTURES) {
                 SafePicture drawn = picture(picture);
                 if (TemplateFile.compact(document).contains(drawn.name())) {
@@ -122,14 +120,14 @@ public class DemoWorld implements ApplicationRunner {
             }
             release(template, author, "First release", records(name));
             if (name.equals("drilling-agreement")) {
-                demoDispatches.lay(template, accounts.find(AUTHOR).orElseThrow());
+                demoDispatches.lay(template, accounts.find(DemoAuthor.NAME).orElseThrow());
             }
             tryouts.keep(template, author, Tryout.NONE.with(new Answers(tryout(name))));
         }
     }
 
     private Template withBlock(Template document, long author) {
-        Parts parts = Parts.of(document);
+        TemplateIndex parts = TemplateIndex.of(document);
         if (!parts.nodes().containsKey(BLOCK)) {
             return document;
         }
@@ -145,11 +143,11 @@ public class DemoWorld implements ApplicationRunner {
 
     private void release(UUID template, long author, String notes, List<Map<String, String>> records) {
         int number = releases.add(templates.lock(template).orElseThrow(), notes, "", author);
-        String link = releases.addLink(template, number, ReleaseStore.Opening.ALWAYS);
+        String link = releases.addLink(template, number, ReleaseStore.LinkTimes.ALWAYS);
         for (Map<String, String> answers : records) {
-            String secret = fillings.known(link, null);
+            String secret = fillings.begin(link, null);
             answers.forEach((key, typed) -> fillings.answer(link, secret, key, typed));
-            var finished = fillings.finish(link, secret);
+            Fillings.Finished finished = fillings.finish(link, secret).outcome();
             if (finished.record() == null) {
                 throw new IllegalStateException("A demo record cannot be finished: " + finished.obstacles());
             }

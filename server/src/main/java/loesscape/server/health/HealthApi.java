@@ -5,7 +5,6 @@ import org.springframework.boot.availability.ReadinessState;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -13,11 +12,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class HealthApi {
 
-    private final JdbcClient database;
+    private final HealthStore store;
     private final ApplicationAvailability availability;
 
-    HealthApi(JdbcClient database, ApplicationAvailability availability) {
-        this.database = database;
+    HealthApi(HealthStore store, ApplicationAvailability availability) {
+        this.store = store;
         this.availability = availability;
     }
 
@@ -31,17 +30,9 @@ class HealthApi {
 
     @GetMapping("/healthz")
     ResponseEntity<Health> health() {
-        boolean ready = availability.getReadinessState() == ReadinessState.ACCEPTING_TRAFFIC && canRead();
+        boolean ready = availability.getReadinessState() == ReadinessState.ACCEPTING_TRAFFIC && store.canRead();
         return ResponseEntity.status(ready ? HttpStatus.OK : HttpStatus.SERVICE_UNAVAILABLE)
                 .header(HttpHeaders.CACHE_CONTROL, "no-store")
                 .body(new Health(true, ready));
-    }
-
-    private boolean canRead() {
-        try {
-            return database.sql("SELECT 1").query(Integer.class).single() == 1;
-        } catch (RuntimeException e) {
-            return false;
-        }
     }
 }

@@ -41,7 +41,7 @@ public final class Evaluate {
         }
         Context context = context(options);
         CompiledTemplate template = CompiledTemplate.compile(template(arguments.get(0)));
-        if (!context.role().isEmpty() && template.lexicon().role(context.role()) == null) {
+        if (!context.role().isEmpty() && template.symbols().role(context.role()) == null) {
             throw new LaunchProblem(
                     2,
                     "“--role %s”: there is no such role; %s."

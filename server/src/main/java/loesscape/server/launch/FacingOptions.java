@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
-import loesscape.server.security.Facing;
+import loesscape.server.platform.doors.Facing;
 import org.springframework.security.web.util.matcher.IpAddressMatcher;
 
 /** What of the command line says how the server faces others. */

@@ -7,7 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import loesscape.formats.evidence.Trail;
-import loesscape.server.security.Secrets;
+import loesscape.server.platform.doors.Secrets;
 
 /**
  * The secret of an installation, under which its keys lie and its database opens: from the environment, or from a file

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import loesscape.server.security.Facing;
+import loesscape.server.platform.doors.Facing;
 
 /**
  * How the server is started.

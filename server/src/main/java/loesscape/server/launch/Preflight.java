@@ -13,7 +13,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.stream.Stream;
-import loesscape.server.store.Migrations;
+import loesscape.server.platform.database.Migrations;
 import org.h2.api.ErrorCode;
 import org.slf4j.LoggerFactory;
 

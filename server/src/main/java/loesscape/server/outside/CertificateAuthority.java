@@ -1,43 +1,39 @@
 package loesscape.server.outside;
 
-import java.math.BigInteger;
 import java.security.cert.X509Certificate;
 import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
+import java.util.List;
 import java.util.function.Supplier;
 import loesscape.formats.seal.Authority;
-import loesscape.formats.seal.Revoked;
 import loesscape.formats.seal.Seal;
 import loesscape.formats.seal.SealCheck;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Qualifier;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Repository;
+import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
  * The authority whose certificates seal documents. It is made when it is first needed, and kept under the secret of the
  * installation.
  */
-@Repository
+@Component
 public class CertificateAuthority {
 
     private static final String NAME = "Loesscape local authority";
 
-    private final JdbcClient database;
+    private final AuthorityStore store;
     private final OutsideLog log;
     private final Clock clock;
     private final String passphrase;
     private @Nullable Authority known;
 
     CertificateAuthority(
-            JdbcClient database,
+            AuthorityStore store,
             OutsideLog log,
             Clock clock,
             @Qualifier("authorityPassphrase") Supplier<String> passphrase) {
         this.passphrase = passphrase.get();
-        this.database = database;
+        this.store = store;
         this.log = log;
         this.clock = clock;
     }
@@ -83,29 +79,14 @@ public class CertificateAuthority {
     @Transactional
     public synchronized void renew() {
         Authority renewed = authority().renewed(clock.instant());
-        database.sql("UPDATE outside_authority SET keys = ?")
-                .param(renewed.bytes(passphrase))
-                .update();
-        for (Revoked revoked : renewed.revoked()) {
-            database.sql("MERGE INTO outside_revocation (serial, since) KEY (serial) VALUES (?, ?)")
-                    .params(revoked.serial().toString(), OffsetDateTime.ofInstant(revoked.since(), ZoneOffset.UTC))
-                    .update();
-        }
+        store.keep(renewed.bytes(passphrase), renewed.revoked());
         known = renewed;
         log.passed(OutsideService.AUTHORITY, "Certificates called back and made anew", false);
     }
 
     private synchronized Authority authority() {
         if (known == null) {
-            known = database.sql("SELECT keys FROM outside_authority")
-                    .query((row, n) -> read(row.getBytes("keys")))
-                    .optional()
-                    .orElseGet(this::made)
-                    .withRevoked(database.sql("SELECT serial, since FROM outside_revocation ORDER BY since, serial")
-                            .query((row, n) -> new Revoked(
-                                    new BigInteger(row.getString("serial")),
-                                    row.getObject("since", OffsetDateTime.class).toInstant()))
-                            .list());
+            known = store.keys().map(this::read).orElseGet(this::made).withRevoked(store.revoked());
         }
         return known;
     }
@@ -117,18 +98,14 @@ public class CertificateAuthority {
                     .orElseThrow(
                             () -> new IllegalStateException(
                                     "The keys of the authority lie under another secret than the one this installation was started with"));
-            database.sql("UPDATE outside_authority SET keys = ?")
-                    .param(open.bytes(passphrase))
-                    .update();
+            store.keep(open.bytes(passphrase), List.of());
             return open;
         });
     }
 
     private Authority made() {
         Authority made = Authority.make(NAME, clock.instant());
-        database.sql("INSERT INTO outside_authority (keys) VALUES (?)")
-                .param(made.bytes(passphrase))
-                .update();
+        store.add(made.bytes(passphrase));
         return made;
     }
 }

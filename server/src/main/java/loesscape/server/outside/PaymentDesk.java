@@ -1,35 +1,28 @@
 package loesscape.server.outside;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.time.Clock;
 import java.time.Duration;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import loesscape.server.security.Secrets;
+import loesscape.server.platform.doors.Secrets;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Repository;
+import org.springframework.stereotype.Component;
 
 /**
  * The payment desk: a house of its own, with a page of its own. It is told what is to be paid, and tells afterwards how
  * that went.
  */
-@Repository
+@Component
 public class PaymentDesk {
 
     private static final Duration OPEN_FOR = Duration.ofMinutes(15);
 
-    private final JdbcClient database;
+    private final PaymentDeskStore store;
     private final OutsideLog log;
-    private final Clock clock;
 
-    PaymentDesk(JdbcClient database, OutsideLog log, Clock clock) {
-        this.database = database;
+    PaymentDesk(PaymentDeskStore store, OutsideLog log) {
+        this.store = store;
         this.log = log;
-        this.clock = clock;
     }
 
     /** How a payment stands at the desk. */
@@ -65,12 +58,7 @@ public class PaymentDesk {
         }
         String token = Secrets.make();
         try {
-            database.sql("""
-                            INSERT INTO outside_payment (token, reference, purpose, amount, state, made)
-                            VALUES (?, ?, ?, ?, 'OPEN', ?)
-                            """)
-                    .params(token, reference, purpose, amount, OffsetDateTime.now(clock))
-                    .update();
+            store.add(token, reference, purpose, amount);
         } catch (DuplicateKeyException e) {
             return of(reference).map(Due::token);
         }
@@ -80,35 +68,17 @@ public class PaymentDesk {
 
     /** What is to be paid on the page of a token. */
     public Optional<Due> find(String token) {
-        return database.sql("SELECT token, reference, purpose, amount, state FROM outside_payment WHERE token = ?")
-                .param(token)
-                .query(PaymentDesk::due)
-                .optional();
+        return store.find(token);
     }
 
     /** What is still open to be paid under a reference. */
     public Optional<Due> of(String reference) {
-        return database.sql("""
-                        SELECT token, reference, purpose, amount, state FROM outside_payment
-                        WHERE reference = ? AND state = 'OPEN'
-                        """).param(reference).query(PaymentDesk::due).optional();
-    }
-
-    private static Due due(ResultSet row, int n) throws SQLException {
-        return new Due(
-                row.getString("token"),
-                row.getString("reference"),
-                row.getString("purpose"),
-                row.getString("amount"),
-                State.valueOf(row.getString("state")));
+        return store.open(reference);
     }
 
     /** Ends a payment, once; tells whether it was open until now. */
     public boolean end(Due due, State state) {
-        boolean ended = database.sql("UPDATE outside_payment SET state = ? WHERE token = ? AND state = 'OPEN'")
-                        .params(state.name(), due.token())
-                        .update()
-                == 1;
+        boolean ended = store.end(due.token(), state);
         if (ended) {
             log.passed(
                     OutsideService.PAYMENTS,
@@ -120,12 +90,6 @@ public class PaymentDesk {
 
     /** The payments that were open for too long. */
     public List<Due> late() {
-        return database.sql("""
-                        SELECT token, reference, purpose, amount, state FROM outside_payment
-                        WHERE state = 'OPEN' AND made < ?
-                        """)
-                .param(OffsetDateTime.now(clock).minus(OPEN_FOR))
-                .query(PaymentDesk::due)
-                .list();
+        return store.open(OPEN_FOR);
     }
 }

@@ -1,8 +1,8 @@
 package loesscape.server.outside;
 
 import java.util.Objects;
-import loesscape.server.security.Facing;
-import loesscape.server.store.OrganisationStore;
+import loesscape.server.accounts.OrganisationStore;
+import loesscape.server.platform.doors.Facing;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;

@@ -1,10 +1,10 @@
 package loesscape.server.retention;
 
 import java.util.UUID;
-import loesscape.server.retention.Deletions.Retained;
-import loesscape.server.security.Author;
-import loesscape.server.security.SecurityEvent;
-import loesscape.server.security.Told;
+import loesscape.server.accounts.Author;
+import loesscape.server.platform.doors.SecurityEvent;
+import loesscape.server.platform.doors.Told;
+import loesscape.server.retention.DeletionService.Retained;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -19,9 +19,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class DeletionsApi {
 
-    private final Deletions deletions;
+    private final DeletionService deletions;
 
-    DeletionsApi(Deletions deletions) {
+    DeletionsApi(DeletionService deletions) {
         this.deletions = deletions;
     }
 

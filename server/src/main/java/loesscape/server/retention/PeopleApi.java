@@ -7,11 +7,11 @@ import loesscape.core.model.Addresses;
 import loesscape.core.model.Refused;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonWriter;
-import loesscape.server.api.TemplatesApi;
-import loesscape.server.retention.PersonSearch.Found;
-import loesscape.server.security.Author;
-import loesscape.server.security.SecurityEvent;
-import loesscape.server.security.Told;
+import loesscape.server.accounts.Author;
+import loesscape.server.platform.doors.SecurityEvent;
+import loesscape.server.platform.doors.Told;
+import loesscape.server.retention.PersonStore.Found;
+import loesscape.server.templates.TemplatesApi;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -29,10 +29,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/people")
 class PeopleApi {
 
-    private final PersonSearch search;
+    private final PersonStore search;
     private final DeletionStore deletions;
 
-    PeopleApi(PersonSearch search, DeletionStore deletions) {
+    PeopleApi(PersonStore search, DeletionStore deletions) {
         this.search = search;
         this.deletions = deletions;
     }

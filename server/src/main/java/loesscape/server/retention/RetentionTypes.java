@@ -7,7 +7,7 @@ public final class RetentionTypes {
 
     /** The records that are written and read by the pages. */
     public static final List<Class<?>> SHARED = List.of(
-            Deletions.Retained.class,
+            DeletionService.Retained.class,
             DeletionsApi.Deleting.class,
             DeletionsApi.KeepFor.class,
             PeopleApi.Person.class,

@@ -2,8 +2,8 @@ package loesscape.server.retention;
 
 import java.time.Duration;
 import java.util.concurrent.TimeUnit;
-import loesscape.server.store.DatabaseFull;
-import loesscape.server.store.FillingStore;
+import loesscape.server.filling.FillingStore;
+import loesscape.server.platform.database.DatabaseFull;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -16,10 +16,10 @@ class Tidying {
     private static final Logger LOG = LoggerFactory.getLogger(Tidying.class);
     private static final Duration UNANSWERED = Duration.ofDays(1);
 
-    private final Deletions deletions;
+    private final DeletionService deletions;
     private final FillingStore fillings;
 
-    Tidying(Deletions deletions, FillingStore fillings) {
+    Tidying(DeletionService deletions, FillingStore fillings) {
         this.deletions = deletions;
         this.fillings = fillings;
     }

@@ -10,7 +10,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.List;
-import loesscape.server.security.Facing;
+import loesscape.server.platform.doors.Facing;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
 import org.junit.jupiter.api.Test;

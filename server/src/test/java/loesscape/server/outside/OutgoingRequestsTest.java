@@ -16,7 +16,7 @@ import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import loesscape.formats.evidence.Trail;
-import loesscape.server.security.Facing;
+import loesscape.server.platform.doors.Facing;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;

@@ -18,11 +18,11 @@ import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
 import javax.sql.DataSource;
 import loesscape.server.Loesscape;
-import loesscape.server.clock.ServerClock;
+import loesscape.server.accounts.SetupLink;
 import loesscape.server.launch.Options;
-import loesscape.server.retention.Deletions;
-import loesscape.server.security.Facing;
-import loesscape.server.security.SetupLink;
+import loesscape.server.platform.clock.ServerClock;
+import loesscape.server.platform.doors.Facing;
+import loesscape.server.retention.DeletionService;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -151,7 +151,7 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
 
     /** What the server does every minute: it throws away what is over. */
     public Runnable tidying() {
-        return () -> running().getBean(Deletions.class).deleteWhatIsOver();
+        return () -> running().getBean(DeletionService.class).deleteWhatIsOver();
     }
 
     /** The clock of the server. */

@@ -1,0 +1,70 @@
+package loesscape.server.accounts;
+
+import java.util.Optional;
+import loesscape.formats.picture.SafePicture;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Who hands the documents out. */
+@Repository
+public class OrganisationStore {
+
+    private final JdbcClient database;
+
+    OrganisationStore(JdbcClient database) {
+        this.database = database;
+    }
+
+    /**
+     * Who hands the documents out.
+     *
+     * @param name empty where it is not told
+     * @param accent a colour as {@code #rrggbb}; empty for the usual one
+     * @param hasLogo whether there is a logo
+     */
+    public record Organisation(String name, String accent, boolean hasLogo) {
+
+        static final Organisation NONE = new Organisation("", "", false);
+    }
+
+    /** Who hands the documents out. */
+    public Organisation find() {
+        return database.sql("SELECT name, accent, logo IS NOT NULL AS has_logo FROM organisation")
+                .query(Organisation.class)
+                .optional()
+                .orElse(Organisation.NONE);
+    }
+
+    /** The logo. */
+    public Optional<SafePicture> logo() {
+        return database.sql("SELECT 'logo' AS name, media, logo AS content FROM organisation WHERE logo IS NOT NULL")
+                .query(SafePicture.class)
+                .optional();
+    }
+
+    /** Keeps the name and the accent colour. */
+    @Transactional
+    public void keep(String name, String accent) {
+        if (database.sql("UPDATE organisation SET name = ?, accent = ?")
+                        .params(name, accent)
+                        .update()
+                == 0) {
+            database.sql("INSERT INTO organisation (name, accent) VALUES (?, ?)")
+                    .params(name, accent)
+                    .update();
+        }
+    }
+
+    /** Keeps a logo; null for none. */
+    @Transactional
+    public void keepLogo(@Nullable SafePicture logo) {
+        Organisation now = find();
+        keep(now.name(), now.accent());
+        database.sql("UPDATE organisation SET media = ?, logo = ?")
+                .param(1, logo == null ? null : logo.media())
+                .param(2, logo == null ? null : logo.content())
+                .update();
+    }
+}

@@ -1,5 +1,0 @@
-/** What time it is. */
-@NullMarked
-package loesscape.server.clock;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,190 @@
+package loesscape.server.draft;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import loesscape.core.analysis.Bonds;
+import loesscape.core.analysis.Explaining;
+import loesscape.core.analysis.Why;
+import loesscape.core.editing.TemplateIndex;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.Standing;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Look;
+import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Reasons;
+import loesscape.core.wording.Sentence;
+import loesscape.core.wording.Sentences;
+import org.jspecify.annotations.Nullable;
+
+/** One revision of a template made ready for the Draft view: what it says of every node for any answers. */
+final class DraftModel {
+
+    private final CompiledTemplate compiled;
+    private final TemplateIndex parts;
+    private final Map<String, List<Sentence>> sentences;
+    private final DraftSettings settings;
+    private final Bonds bonds;
+    private final Reasons reasons;
+    /** What was asked last: an edit is compared with how the document stood before, which was shown before it. */
+    private volatile @Nullable LastAsked last;
+
+    private record LastAsked(Answers answers, Context context, Stand stand) {}
+
+    DraftModel(Template template) {
+        this.compiled = CompiledTemplate.ofValid(template);
+        this.parts = TemplateIndex.of(template);
+        Sentences writing = new Sentences(template);
+        this.sentences = writing.all();
+        this.settings = DraftSettings.of(template, writing);
+        this.bonds = Bonds.of(template);
+        this.reasons = new Reasons(template);
+    }
+
+    /**
+     * A page, section or item as the Draft view shows it.
+     *
+     * @param node itself, without what it holds
+     * @param name what its author calls it
+     * @param sentences its logic, as the margin says it
+     * @param state how it stands with the answers typed in
+     * @param folded why its own condition keeps it folded; empty when it does not
+     * @param bond whom it follows and who follows it
+     */
+    public record NodeView(
+            Node node, String name, List<Sentence> sentences, NodeState state, String folded, Bonds.Bond bond) {}
+
+    /**
+     * A document as it stands for some answers.
+     *
+     * @param nodes by key
+     * @param inRows how what stands in rows stands, by address
+     * @param unmet the messages of the conditions for finishing that do not hold
+     */
+    record Stand(Map<String, NodeView> nodes, Map<String, NodeState> inRows, List<String> unmet) {}
+
+    TemplateIndex parts() {
+        return parts;
+    }
+
+    /** What belongs to the document as a whole. */
+    DraftSettings settings() {
+        return settings;
+    }
+
+    Template template() {
+        return compiled.template();
+    }
+
+    /**
+     * Every node with these answers, by key. What stands in rows stands as it does in the first row; where there is none,
+     * as it does in a row that nobody has touched.
+     */
+    Stand stand(Answers answers, Context context) {
+        LastAsked known = last;
+        if (known != null && known.context.equals(context) && known.answers.equals(answers)) {
+            return known.stand;
+        }
+        Stand stand = evaluated(answers, context);
+        last = new LastAsked(answers, context, stand);
+        return stand;
+    }
+
+    private Stand evaluated(Answers answers, Context context) {
+        Standing standing = compiled.standing(withRows(answers), context);
+        State state = standing.state();
+        Map<String, NodeView> views =
+                LinkedHashMap.newLinkedHashMap(parts.nodes().size());
+        parts.nodes().forEach((key, node) -> {
+            String row = row(key, state);
+            NodeState stands = state.nodes().get(row.isEmpty() ? key : RowNames.address(key, row));
+            views.put(
+                    key,
+                    new NodeView(
+                            node,
+                            node.name(),
+                            sentences.getOrDefault(key, List.of()),
+                            stands == null ? folded(node) : stands,
+                            stands == null ? "its rows are folded" : reasons.folded(key, row, standing),
+                            Objects.requireNonNull(bonds.nodes().get(key))));
+        });
+        Map<String, NodeState> inRows = new LinkedHashMap<>();
+        state.nodes().forEach((address, stands) -> {
+            if (!RowNames.row(address).isEmpty()) {
+                inRows.put(address, stands);
+            }
+        });
+        return new Stand(views, inRows, state.unmet());
+    }
+
+    /** Why an item stands as it does; what stands in rows is asked of in the first row, unless its address names one. */
+    Optional<Why> why(String address, Answers answers, Context context) {
+        Answers typed = withRows(answers);
+        State state = compiled.evaluate(typed, context);
+        String row = parts.nodes().containsKey(address) ? row(address, state) : "";
+        String at = row.isEmpty() ? address : RowNames.address(address, row);
+        return state.nodes().containsKey(at)
+                ? Optional.of(new Explaining(compiled, typed, context).why(at))
+                : Optional.empty();
+    }
+
+    private Answers withRows(Answers answers) {
+        Answers with = answers;
+        for (Node node : parts.nodes().values()) {
+            boolean empty = node instanceof Section section
+                    && section.rows() != null
+                    && section.rows().least() == 0
+                    && answers.of(node.key()).isEmpty();
+            if (empty) {
+                with = with.withRows(node.key(), List.of("r1"));
+            }
+        }
+        return with;
+    }
+
+    /** The name of the first of the rows in which a node stands; empty where it stands in none or there is none. */
+    private String row(String key, State state) {
+        String section = compiled.symbols().rowsAround(key);
+        return section != null
+                        && state.of(section) instanceof NodeState.SectionState it
+                        && it.rows() != null
+                        && !it.rows().isEmpty()
+                ? it.rows().getFirst()
+                : "";
+    }
+
+    private static NodeState folded(Node node) {
+        return switch (node) {
+            case Field ignored ->
+                new NodeState.FieldState(
+                        false,
+                        List.of(),
+                        false,
+                        false,
+                        false,
+                        Value.blank(),
+                        null,
+                        Look.PLAIN,
+                        null,
+                        false,
+                        null,
+                        null);
+            case Indicator ignored -> new NodeState.IndicatorState(false, List.of(), null);
+            case Notice it -> new NodeState.NoticeState(false, List.of(), Look.PLAIN, it.text());
+            case Section ignored -> new NodeState.SectionState(false, List.of(), true, Look.PLAIN, null, null);
+            default -> new NodeState.PlainState(false, List.of());
+        };
+    }
+}

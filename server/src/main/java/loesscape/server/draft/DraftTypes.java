@@ -1,0 +1,32 @@
+package loesscape.server.draft;
+
+import java.util.List;
+import loesscape.core.analysis.Why;
+
+/** What the pages know of working copies. */
+public final class DraftTypes {
+
+    /** The records that are written and read by the pages. */
+    public static final List<Class<?>> SHARED = List.of(
+            Drafts.Draft.class,
+            Drafts.DraftChange.class,
+            DraftApi.EditRequest.class,
+            DraftApi.Typed.class,
+            DraftApi.SeenAs.class,
+            DraftApi.TrialName.class,
+            Drafts.History.class,
+            BlocksApi.BlockList.class,
+            BlocksApi.KeepBlock.class,
+            BlocksApi.UseOfBlock.class,
+            BlocksApi.BlockDifferences.class,
+            BlocksApi.TakenOver.class,
+            DraftApi.AsText.class,
+            DraftApi.AsClauses.class,
+            FormulaApi.FunctionView.class,
+            FormulaApi.NameView.class,
+            FormulaApi.WrittenFormula.class,
+            FormulaApi.CheckedFormula.class,
+            Why.class);
+
+    private DraftTypes() {}
+}

@@ -1,0 +1,5 @@
+/** What every room stands on. */
+@NullMarked
+package loesscape.server.platform;
+
+import org.jspecify.annotations.NullMarked;
