@@ -777,9 +777,6 @@ export type FieldKind =
   | ({ type: "money" } & FieldKindMoney)
   | ({ type: "rating" } & FieldKindRating)
   | ({ type: "yesNo" } & FieldKindYesNo)
-  | ({ type: "oneChoice" } & FieldKindOneChoice)
-  | ({ type: "severalChoices" } & FieldKindSeveralChoices)
-  | ({ type: "lookup" } & FieldKindLookup)
   | ({ type: "date" } & FieldKindDate)
   | ({ type: "time" } & FieldKindTime)
   | ({ type: "dateSigned" } & FieldKindDateSigned)
@@ -787,6 +784,9 @@ export type FieldKind =
   | ({ type: "initials" } & FieldKindInitials)
   | ({ type: "attachment" } & FieldKindAttachment)
   | ({ type: "picture" } & FieldKindPicture)
+  | ({ type: "oneChoice" } & FieldKindOneChoice)
+  | ({ type: "severalChoices" } & FieldKindSeveralChoices)
+  | ({ type: "lookup" } & FieldKindLookup)
   | ({ type: "payment" } & FieldKindPayment);
 
 export type FieldKindAttachment = {

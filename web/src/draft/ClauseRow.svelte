@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { answerType } from "../api/kinds";
   import type { Field, Operator, OrderTest } from "../api/types";
   import { type Clause, type ClauseDraft, ORDERS, begun, closed, isOneChoice } from "./clauses";
   import { namable } from "./choices";
@@ -50,13 +51,11 @@
   const isChoice = $derived(
     !!field &&
       !isCount &&
-      (isOneChoice(field.kind) || field.kind.type === "severalChoices" || now.operator === "inBand"),
+      (isOneChoice(field.kind) || answerType(field.kind) === "choices" || now.operator === "inBand"),
   );
   const asksValue = $derived(now.operator !== "answered" && now.operator !== "blank");
   const isRange = $derived(now.operator === "between" || now.operator === "outside");
-  const isText = $derived(
-    !isCount && ["text", "longText", "email", "phone", "webAddress"].includes(field?.kind.type ?? ""),
-  );
+  const isText = $derived(!isCount && !!field && answerType(field.kind) === "text");
   const unit = $derived(
     field?.kind.type === "number" ? field.kind.unit : field?.kind.type === "money" ? field.kind.currency : "",
   );

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { KINDS } from "../api/kinds";
   import { hasBands, isDay } from "./clauses";
   import type { Aspect, FieldKind, Width } from "../api/types";
   import AspectLine from "./AspectLine.svelte";
@@ -10,7 +11,7 @@
   import { workingCopy } from "./context";
   import EditableText from "./EditableText.svelte";
   import EditorLine from "./EditorLine.svelte";
-  import { KINDS } from "./kinds";
+  import { OTHER_KINDS } from "./kinds";
   import IndicatorEditor from "./IndicatorEditor.svelte";
   import KindEditor from "./KindEditor.svelte";
   import FoldingEditor from "./FoldingEditor.svelte";
@@ -46,7 +47,7 @@
   const band = $derived("band" in view.state ? view.state.band : null);
 
   function setKind(id: string) {
-    const kind = KINDS.find((it) => it.id === id)?.start as FieldKind;
+    const kind = KINDS[id as FieldKind["type"]].start;
     if (node.type === "field" && id !== node.kind.type) void copy.edit({ type: "setKind", key, kind });
   }
 
@@ -64,8 +65,8 @@
     {#if node.type === "field"}
       <Picker
         label="Kind"
-        text={KINDS.find(({ id }) => id === node.kind.type)?.label.toLowerCase() ?? node.kind.type}
-        options={KINDS}
+        text={KINDS[node.kind.type].label.toLowerCase()}
+        options={OTHER_KINDS}
         chosen={[node.kind.type]}
         onpick={setKind}
       />

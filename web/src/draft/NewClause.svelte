@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { answerType } from "../api/kinds";
   import { request } from "../api/http";
   import type { AsClauses, Condition, Field } from "../api/types";
   import { namable } from "./choices";
@@ -38,7 +39,7 @@
   const options = $derived<Option[]>([
     ...fields.flatMap(({ field, name }): Option[] => {
       const choices = namable(field, copy.nodes.get(field.key)?.state);
-      const verb = field.kind.type === "severalChoices" ? "includes" : "is";
+      const verb = answerType(field.kind) === "choices" ? "includes" : "is";
       const foreign = foreignRows(field.key);
       return [
         {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { answerType } from "../api/kinds";
   import type { Field } from "../api/types";
   import { areComparable, numeral, isDay, type Side } from "./clauses";
   import { workingCopy } from "./context";
@@ -26,7 +27,7 @@
 
   const copy = workingCopy();
   const day = $derived(isDay(field.kind));
-  const time = $derived(field.kind.type === "time");
+  const time = $derived(answerType(field.kind) === "time");
   const others = $derived(
     [...copy.nodes.values()].flatMap(({ node, name }) =>
       node.type === "field" && node.key !== field.key && areComparable(node.kind, field.kind)

@@ -1,3 +1,4 @@
+import { answerType } from "../api/kinds";
 import type {
   Aspect,
   ClauseOperand,
@@ -232,28 +233,23 @@ function text({ field, whenBlank, matchCase, ...draft }: ClauseDraft, test: Text
 
 /** Whether an answer of a kind is one choice. */
 export function isOneChoice(kind: FieldKind): boolean {
-  return kind.type === "yesNo" || kind.type === "oneChoice" || kind.type === "lookup";
+  return ["choice", "yesNo"].includes(answerType(kind));
+}
+
+/** Whether bands divide answers of a kind: numbers and days. */
+export function hasBands(kind: FieldKind): boolean {
+  return ["number", "day"].includes(answerType(kind));
 }
 
 /** Whether an answer of a kind is a day. */
-/** Whether bands divide answers of a kind: numbers and days. */
-export function hasBands(kind: FieldKind): boolean {
-  return kind.type === "number" || kind.type === "money" || kind.type === "rating" || isDay(kind);
-}
-
 export function isDay(kind: FieldKind): boolean {
-  return kind.type === "date" || kind.type === "dateSigned";
+  return answerType(kind) === "day";
 }
 
 /** Whether answers of two kinds can be compared by size. */
 export function areComparable(one: FieldKind, other: FieldKind): boolean {
-  const numeric = (kind: FieldKind) =>
-    kind.type === "number" || kind.type === "money" || kind.type === "rating";
-  return (
-    (numeric(one) && numeric(other)) ||
-    (isDay(one) && isDay(other)) ||
-    (one.type === "time" && other.type === "time")
-  );
+  const answer = answerType(one);
+  return ["number", "day", "time"].includes(answer) && answer === answerType(other);
 }
 
 /** What is written on a side; null while it is incomplete. */
@@ -270,7 +266,8 @@ export function operand({ type, text }: Side, field: Field): ClauseOperand | nul
     case "value":
       break;
   }
-  if (field.kind.type === "time") return /^\d\d:\d\d$/.test(text) ? { type: "time", time: text } : null;
+  if (answerType(field.kind) === "time")
+    return /^\d\d:\d\d$/.test(text) ? { type: "time", time: text } : null;
   if (isDay(field.kind)) return /^\d{4}-\d\d-\d\d$/.test(text) ? { type: "date", date: text } : null;
   const number = numeral(text);
   return number === null ? null : { type: "number", number };

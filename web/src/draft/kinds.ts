@@ -1,28 +1,25 @@
+import { KINDS } from "../api/kinds";
 import type { BlockRow, FieldKind, Novelty } from "../api/types";
 
+type Novel = { id: Novelty; label: string; hint: string };
+
+/** What kinds are called that go by another name where they are added. */
+const ADDED_AS: Partial<Record<FieldKind["type"], Novelty>> = { picture: "pictureField" };
+
+const FIELD_KINDS = Object.keys(KINDS) as FieldKind["type"][];
+
+const FIELDS = FIELD_KINDS.map((type): Novel => {
+  const { label, hint } = KINDS[type];
+  return { id: ADDED_AS[type] ?? (type as Novelty), label, hint };
+});
+
 /** What can be put into a section, in the words of the insert line. */
-export const NOVELTIES: { id: Novelty; label: string; hint: string }[] = [
-  { id: "text", label: "Text", hint: "one line" },
-  { id: "longText", label: "Long text", hint: "several lines" },
-  { id: "email", label: "E-mail address", hint: "" },
-  { id: "phone", label: "Telephone number", hint: "" },
-  { id: "webAddress", label: "Web address", hint: "" },
-  { id: "number", label: "Number", hint: "decimals, unit, limits" },
-  { id: "money", label: "Money", hint: "an amount in a currency" },
-  { id: "yesNo", label: "Yes or no", hint: "" },
-  { id: "oneChoice", label: "One choice", hint: "marks or a list" },
-  { id: "severalChoices", label: "Several choices", hint: "any number of marks" },
-  { id: "rating", label: "Rating", hint: "a mark from 1 up" },
-  { id: "date", label: "Date", hint: "" },
-  { id: "time", label: "Time", hint: "of the day" },
-  { id: "workedOut", label: "Worked-out value", hint: "a formula" },
-  { id: "attachment", label: "Attachment", hint: "files" },
-  { id: "pictureField", label: "Picture to be handed in", hint: "PNG or JPEG" },
-  { id: "signature", label: "Signature", hint: "drawn or written" },
-  { id: "initials", label: "Initials", hint: "" },
-  { id: "dateSigned", label: "Date signed", hint: "put in by the server" },
-  { id: "payment", label: "Payment", hint: "an amount to be paid" },
-  { id: "lookup", label: "Lookup", hint: "from a list" },
+export const NOVELTIES: Novel[] = [
+  ...FIELDS.flatMap((it) =>
+    it.id === "time"
+      ? [it, { id: "workedOut" as Novelty, label: "Worked-out value", hint: "a formula" }]
+      : [it],
+  ),
   { id: "notice", label: "Notice", hint: "a text for the reader" },
   { id: "indicator", label: "Indicator", hint: "follows a number" },
   { id: "picture", label: "Picture", hint: "a drawing, a map, a photograph" },
@@ -32,56 +29,11 @@ export const NOVELTIES: { id: Novelty; label: string; hint: string }[] = [
   { id: "page", label: "Page", hint: "next and back in between" },
 ];
 
-/** The kinds of fields with what a field of each is when it begins. */
-export const KINDS: { id: FieldKind["type"]; label: string; start: FieldKind }[] = [
-  { id: "text", label: "Text", start: { type: "text", placeholder: "", longest: 0 } },
-  { id: "longText", label: "Long text", start: { type: "longText", placeholder: "", longest: 0 } },
-  { id: "email", label: "E-mail address", start: { type: "email" } },
-  { id: "phone", label: "Telephone number", start: { type: "phone", region: "" } },
-  { id: "webAddress", label: "Web address", start: { type: "webAddress" } },
-  {
-    id: "number",
-    label: "Number",
-    start: { type: "number", decimals: 2, unit: "", lower: null, upper: null },
-  },
-  { id: "money", label: "Money", start: { type: "money", currency: "EUR", lower: null, upper: null } },
-  { id: "yesNo", label: "Yes or no", start: { type: "yesNo" } },
-  {
-    id: "oneChoice",
-    label: "One choice",
-    start: {
-      type: "oneChoice",
-      choices: [],
-      layout: "marks",
-      style: { columns: 0, mark: "usual", size: "medium" },
-      other: false,
-      offer: null,
-    },
-  },
-  {
-    id: "severalChoices",
-    label: "Several choices",
-    start: {
-      type: "severalChoices",
-      choices: [],
-      layout: "marks",
-      style: { columns: 0, mark: "usual", size: "medium" },
-      other: false,
-      offer: null,
-      least: 0,
-      most: 0,
-    },
-  },
-  { id: "rating", label: "Rating", start: { type: "rating", most: 5 } },
-  { id: "date", label: "Date", start: { type: "date", earliest: null, latest: null } },
-  { id: "time", label: "Time", start: { type: "time", earliest: null, latest: null } },
-  { id: "attachment", label: "Attachment", start: { type: "attachment", most: 1, largest: 10, endings: [] } },
-  { id: "picture", label: "Picture", start: { type: "picture", largest: 10 } },
-  { id: "signature", label: "Signature", start: { type: "signature" } },
-  { id: "initials", label: "Initials", start: { type: "initials" } },
-  { id: "dateSigned", label: "Date signed", start: { type: "dateSigned" } },
-  { id: "payment", label: "Payment", start: { type: "payment", currency: "EUR", amount: "10" } },
-];
+/** The kinds that a field can become: all but those that need a list to look things up in. */
+export const OTHER_KINDS = FIELD_KINDS.filter((type) => type !== "lookup").map((id) => ({
+  id,
+  label: KINDS[id].label,
+}));
 
 /** What has no label that is asked for; its name is what is meant when it is typed. */
 const UNLABELLED = new Set<Novelty>([

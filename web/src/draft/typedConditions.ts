@@ -1,7 +1,8 @@
+import { KINDS, answerType } from "../api/kinds";
 import type { Condition, Field, FieldKind } from "../api/types";
 import { namable } from "./choices";
 import { ORDERS, begun, closed, numeral, typedClause } from "./clauses";
-import { KINDS, likeliest } from "./kinds";
+import { likeliest } from "./kinds";
 import type { WorkingCopy } from "./workingCopy.svelte";
 
 /** A field that has to become of another kind before a condition can be asked of it. */
@@ -14,7 +15,7 @@ const MOST = 8;
 
 /** The condition that a field has a choice. */
 export function choosing({ key, kind }: Field, choice: string, not = false): Condition {
-  return kind.type === "severalChoices"
+  return answerType(kind) === "choices"
     ? {
         type: "set",
         field: key,
@@ -80,13 +81,13 @@ export function misfits(copy: WorkingCopy, fields: Field[], text: string): (Mean
       const likely = likeliest(field.label);
       const isNumber = numeral(clause.value) !== null;
       const type = isNumber
-        ? ["rating", "money"].includes(likely)
+        ? likely === "rating" || likely === "money"
           ? likely
           : "number"
         : /^\d{4}-\d{2}-\d{2}$/.test(clause.value)
           ? "date"
           : null;
-      const kind = KINDS.find(({ id }) => id === type);
+      const kind = type && KINDS[type];
       const condition = kind && compared(copy, { ...field, kind: kind.start }, text);
       const sign = ORDERS.find(({ id }) => id === clause.test)!.label;
       return kind && condition
@@ -114,7 +115,7 @@ export function typedConditions(copy: WorkingCopy, text: string): Meant[] {
   const others: Meant[] = [
     ...fields.flatMap((field) =>
       namable(field, copy.nodes.get(field.key)?.state).map(({ id, label }) => ({
-        label: `${copy.view(field.key).name} ${field.kind.type === "severalChoices" ? "includes" : "is"} ${label}`,
+        label: `${copy.view(field.key).name} ${answerType(field.kind) === "choices" ? "includes" : "is"} ${label}`,
         condition: choosing(field, id),
       })),
     ),

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { KINDS } from "../api/kinds";
   import type { Field, NodeStateFieldState } from "../api/types";
   import FieldControl from "../document/FieldControl.svelte";
   import { isGroup } from "../document/answers";
@@ -47,7 +48,7 @@
   {#if message}<p id={`${id}-error`} class="trouble mt-1">{message}</p>{/if}
   {#if band}<p id={`${id}-band`} class="mt-1">{band}</p>{/if}
   {#if field.help}<p id={`${id}-help`} class="soft mt-1">{field.help}</p>{/if}
-  {#if !stand.editable && field.value?.type !== "workedOut" && !["dateSigned", "payment"].includes(field.kind.type)}
+  {#if !stand.editable && field.value?.type !== "workedOut" && !KINDS[field.kind.type].given}
     <p class="soft mt-1">Locked for now.</p>
   {/if}
 </div>

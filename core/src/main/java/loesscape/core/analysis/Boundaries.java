@@ -10,6 +10,7 @@ import java.util.function.Function;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
@@ -160,19 +161,8 @@ final class Boundaries {
 
     /** Some answer of a kind. */
     private static String any(FieldKind kind) {
-        return switch (kind) {
-            case FieldKind.Email() -> "name@example.com";
-            case FieldKind.Phone ignored -> "+31 20 123 4567";
-            case FieldKind.WebAddress() -> "https://www.example.com";
-            case FieldKind.Date ignored -> "2026-01-01";
-            case FieldKind.Time ignored -> "12:00";
-            case FieldKind.Attachment ignored -> "a1 1 file.pdf";
-            case FieldKind.Picture ignored -> "a1 1 picture.png";
-            case FieldKind.YesNo() -> FieldKind.YesNo.YES;
-            case FieldKind.OneChoice it -> it.choices().getFirst().id();
-            case FieldKind.SeveralChoices it -> it.choices().getFirst().id();
-            default -> kind.isNumeric() ? "1" : "x";
-        };
+        List<Choice> own = kind.offered();
+        return own.isEmpty() ? kind.facts().example() : own.getFirst().id();
     }
 
     /** A changed answer in words: Purpose is Irrigation, Depth is 30 m, Name is answered, Name is blank. */

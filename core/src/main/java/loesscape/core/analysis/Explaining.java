@@ -130,7 +130,8 @@ public final class Explaining {
                 yield offer == null ? Set.of() : Set.of(offer.parent());
             }
             case FieldKind.Lookup it -> Set.copyOf(it.filters().values());
-            default -> Set.of();
+            case FieldKind.Payment ignored -> Set.<String>of();
+            case FieldKind.SelfContained ignored -> Set.<String>of();
         };
         if (!parents.isEmpty()) {
             List<Seen> seen =

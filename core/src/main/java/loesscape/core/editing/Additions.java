@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.core.model.Aspect;
@@ -19,6 +20,7 @@ import loesscape.core.model.FieldValue;
 import loesscape.core.model.Folding;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Keys;
+import loesscape.core.model.KindFacts;
 import loesscape.core.model.Look;
 import loesscape.core.model.Look.Mark;
 import loesscape.core.model.Look.Shade;
@@ -39,8 +41,6 @@ final class Additions {
 
     private static final int LONGEST_UNIT = 8;
     private static final int STARTING_ROWS = 20;
-    private static final int STARTING_MARKS = 5;
-    private static final int STARTING_MEGABYTES = 10;
 
     private Additions() {}
 
@@ -71,44 +71,29 @@ final class Additions {
     private static Node make(TemplateIndex parts, Edit.Add edit) {
         String label = edit.label().strip();
         String title = label.isEmpty() ? standIn(edit.what()) : label;
-        if (edit.what() == Edit.Novelty.NUMBER) {
-            return number(parts, title);
-        }
-        if (edit.what() == Edit.Novelty.ONE_CHOICE || edit.what() == Edit.Novelty.SEVERAL_CHOICES) {
-            return choice(parts, title, edit.what());
-        }
         String key = key(parts, title, edit.what());
         return switch (edit.what()) {
             case PAGE -> new Page(key, title, null, List.of());
             case SECTION -> Section.of(key, title, List.of());
             case REPEATING_SECTION -> Section.of(key, title, List.of()).withRows(new Section.Rows(1, STARTING_ROWS));
-            case TEXT -> Field.of(key, title, new FieldKind.Text("", 0));
-            case LONG_TEXT -> Field.of(key, title, new FieldKind.LongText("", 0));
-            case EMAIL -> Field.of(key, title, new FieldKind.Email());
-            case PHONE -> Field.of(key, title, new FieldKind.Phone(""));
-            case WEB_ADDRESS -> Field.of(key, title, new FieldKind.WebAddress());
             case NUMBER -> number(parts, title);
-            case MONEY -> Field.of(key, title, new FieldKind.Money("EUR", null, null));
-            case RATING -> Field.of(key, title, new FieldKind.Rating(STARTING_MARKS));
-            case YES_NO -> Field.of(key, title, new FieldKind.YesNo());
             case ONE_CHOICE, SEVERAL_CHOICES -> choice(parts, title, edit.what());
             case LOOKUP -> Field.of(key, title, lookup(parts));
-            case DATE -> Field.of(key, title, new FieldKind.Date(null, null));
-            case TIME -> Field.of(key, title, new FieldKind.Time(null, null));
-            case SIGNATURE -> Field.of(key, title, new FieldKind.Signature());
-            case INITIALS -> Field.of(key, title, new FieldKind.Initials());
-            case DATE_SIGNED -> Field.of(key, title, new FieldKind.DateSigned());
-            case ATTACHMENT -> Field.of(key, title, new FieldKind.Attachment(1, STARTING_MEGABYTES, List.of()));
-            case PICTURE_FIELD -> Field.of(key, title, new FieldKind.Picture(STARTING_MEGABYTES));
-            case PAYMENT -> Field.of(key, title, new FieldKind.Payment("EUR", "10"));
+            case TEXT, LONG_TEXT, EMAIL, PHONE, WEB_ADDRESS, MONEY, RATING, YES_NO, DATE, TIME ->
+                Field.of(key, title, starting(edit.what()));
+            case SIGNATURE, INITIALS, DATE_SIGNED, ATTACHMENT, PICTURE_FIELD, PAYMENT ->
+                Field.of(key, title, starting(edit.what()));
             case WORKED_OUT ->
-                Field.of(key, title, new FieldKind.Number(2, "", null, null))
-                        .withValue(new FieldValue.WorkedOut("0", false));
+                Field.of(key, title, KindFacts.NUMBER.starting()).withValue(new FieldValue.WorkedOut("0", false));
             case NOTICE -> Notice.of(key, title);
             case INDICATOR -> Indicator.of(key, title, nearestNumber(parts, edit), startingBands(false));
             case PICTURE -> new Picture(key, label, "", "", null, Folding.PLAIN);
             case DIVIDER -> new Divider(key, null);
         };
+    }
+
+    private static FieldKind starting(Edit.Novelty what) {
+        return Objects.requireNonNull(what.kind(), what.name()).starting();
     }
 
     static TemplateIndex lookups(TemplateIndex parts, Edit.AddLookups edit) {

@@ -11,6 +11,7 @@ import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Folding;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.KindFacts;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Offer;
@@ -328,33 +329,44 @@ public sealed interface Edit {
 
     /** What can be added. */
     enum Novelty {
-        PAGE,
-        SECTION,
-        REPEATING_SECTION,
-        TEXT,
-        LONG_TEXT,
-        EMAIL,
-        PHONE,
-        WEB_ADDRESS,
-        NUMBER,
-        MONEY,
-        RATING,
-        YES_NO,
-        ONE_CHOICE,
-        SEVERAL_CHOICES,
-        LOOKUP,
-        DATE,
-        TIME,
-        SIGNATURE,
-        INITIALS,
-        DATE_SIGNED,
-        ATTACHMENT,
-        PICTURE_FIELD,
-        PAYMENT,
-        WORKED_OUT,
-        NOTICE,
-        INDICATOR,
-        PICTURE,
-        DIVIDER
+        PAGE(null),
+        SECTION(null),
+        REPEATING_SECTION(null),
+        TEXT(KindFacts.TEXT),
+        LONG_TEXT(KindFacts.LONG_TEXT),
+        EMAIL(KindFacts.EMAIL),
+        PHONE(KindFacts.PHONE),
+        WEB_ADDRESS(KindFacts.WEB_ADDRESS),
+        NUMBER(KindFacts.NUMBER),
+        MONEY(KindFacts.MONEY),
+        RATING(KindFacts.RATING),
+        YES_NO(KindFacts.YES_NO),
+        ONE_CHOICE(KindFacts.ONE_CHOICE),
+        SEVERAL_CHOICES(KindFacts.SEVERAL_CHOICES),
+        LOOKUP(KindFacts.LOOKUP),
+        DATE(KindFacts.DATE),
+        TIME(KindFacts.TIME),
+        SIGNATURE(KindFacts.SIGNATURE),
+        INITIALS(KindFacts.INITIALS),
+        DATE_SIGNED(KindFacts.DATE_SIGNED),
+        ATTACHMENT(KindFacts.ATTACHMENT),
+        PICTURE_FIELD(KindFacts.PICTURE),
+        PAYMENT(KindFacts.PAYMENT),
+        WORKED_OUT(null),
+        NOTICE(null),
+        INDICATOR(null),
+        PICTURE(null),
+        DIVIDER(null);
+
+        private final @Nullable KindFacts kind;
+
+        Novelty(@Nullable KindFacts kind) {
+            this.kind = kind;
+        }
+
+        /** The kind of field that this is; null for what is none, or a field that is special in another way. */
+        public @Nullable KindFacts kind() {
+            return kind;
+        }
     }
 }

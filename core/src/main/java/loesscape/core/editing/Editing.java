@@ -22,7 +22,21 @@ import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 
-/** Applies edits: the one entrance to changing a template. */
+/**
+ * Applies edits: the one entrance to changing a template.
+ *
+ * <pre>{@code
+ * Template empty = Template.of("Permit", List.of(new Page("p", "", null, List.of(Section.of("s", "Well", List.of())))));
+ * Template asked = Editing.apply(empty, new Edit.Add(Edit.Novelty.NUMBER, "Planned depth, m", "s", null, null));
+ * Template named = Editing.apply(asked, new Edit.RenameKey("planned_depth", "depth"));
+ * try {
+ *     Editing.apply(named, new Edit.RenameKey("depth", "s")); // a section is called so
+ * } catch (Refusal refusal) {
+ *     refusal.getMessage(); // says why in a sentence; the template is as it was
+ * }
+ * Change change = Change.between(TemplateIndex.of(asked), TemplateIndex.of(named)); // can be kept, told in words, and taken back
+ * }</pre>
+ */
 public final class Editing {
 
     private Editing() {}

@@ -51,7 +51,9 @@ final class Kinds {
                                         && it.field().equals(key)
                                 ? one(it)
                                 : leaf));
-            default -> parts;
+            case FieldKind.Lookup ignored -> parts;
+            case FieldKind.Payment ignored -> parts;
+            case FieldKind.SelfContained ignored -> parts;
         };
     }
 

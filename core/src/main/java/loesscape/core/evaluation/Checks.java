@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import loesscape.core.model.Addresses;
 import loesscape.core.model.Bound;
-import loesscape.core.model.Currencies;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Value;
@@ -24,30 +23,8 @@ final class Checks {
     /** What is wrong with a value of the field's own kind, in words that say how to mend it; null when nothing is. */
     static @Nullable String problem(FieldKind kind, Value value) {
         return switch (value) {
-            case Value.Text(var text) ->
-                switch (kind) {
-                    case FieldKind.Text it -> length(text, it.longest());
-                    case FieldKind.LongText it -> length(text, it.longest());
-                    case FieldKind.Email() ->
-                        Addresses.isEmail(text)
-                                ? null
-                                : "This is not an e-mail address; write it like name@example.com.";
-                    case FieldKind.Phone(var region) -> phone(text, region);
-                    case FieldKind.WebAddress() ->
-                        Addresses.isWebAddress(text)
-                                ? null
-                                : "This is not a web address; write it like https://www.example.com.";
-                    default -> null;
-                };
-            case Value.Number(var number) ->
-                switch (kind) {
-                    case FieldKind.Number it -> number(kind, number, it.decimals(), it.lower(), it.upper());
-                    case FieldKind.Money it ->
-                        number(kind, number, Currencies.decimals(it.currency()), it.lower(), it.upper());
-                    case FieldKind.Rating(var most) ->
-                        number(kind, number, 0, ONE, new Bound(BigDecimal.valueOf(most), true));
-                    default -> null;
-                };
+            case Value.Text(var text) -> kind instanceof FieldKind.Textual it ? text(it, text) : null;
+            case Value.Number(var number) -> kind instanceof FieldKind.Numeric it ? number(it, number) : null;
             case Value.Time(var time) ->
                 kind instanceof FieldKind.Time it && !within(time, it.earliest(), it.latest())
                         ? "The time must be %s.".formatted(Limits.words(kind))
@@ -64,6 +41,28 @@ final class Checks {
             case Value.Blank ignored -> null;
             case Value.YesNo ignored -> null;
             case Value.Chosen ignored -> null;
+        };
+    }
+
+    private static @Nullable String text(FieldKind.Textual kind, String text) {
+        return switch (kind) {
+            case FieldKind.Text it -> length(text, it.longest());
+            case FieldKind.LongText it -> length(text, it.longest());
+            case FieldKind.Email() ->
+                Addresses.isEmail(text) ? null : "This is not an e-mail address; write it like name@example.com.";
+            case FieldKind.Phone(var region) -> phone(text, region);
+            case FieldKind.WebAddress() ->
+                Addresses.isWebAddress(text)
+                        ? null
+                        : "This is not a web address; write it like https://www.example.com.";
+        };
+    }
+
+    private static @Nullable String number(FieldKind.Numeric kind, BigDecimal number) {
+        return switch (kind) {
+            case FieldKind.Number it -> number(kind, number, it.lower(), it.upper());
+            case FieldKind.Money it -> number(kind, number, it.lower(), it.upper());
+            case FieldKind.Rating(var most) -> number(kind, number, ONE, new Bound(BigDecimal.valueOf(most), true));
         };
     }
 
@@ -84,7 +83,8 @@ final class Checks {
     }
 
     private static @Nullable String number(
-            FieldKind kind, BigDecimal number, int decimals, @Nullable Bound lower, @Nullable Bound upper) {
+            FieldKind kind, BigDecimal number, @Nullable Bound lower, @Nullable Bound upper) {
+        int decimals = kind.mostDecimals();
         if ((lower != null && !lower.holdsAbove(number)) || (upper != null && !upper.holdsBelow(number))) {
             return "This must be %s; %s is not."
                     .formatted(
@@ -115,7 +115,11 @@ final class Checks {
         return switch (kind) {
             case FieldKind.Attachment it -> files(files, it.most(), it.largest(), it.endings());
             case FieldKind.Picture(var largest) -> files(files, 1, largest, FieldKind.Picture.ENDINGS);
-            default -> null;
+            // No other kind reads files.
+            case FieldKind.SelfContained ignored -> null;
+            case FieldKind.Choosing ignored -> null;
+            case FieldKind.Lookup ignored -> null;
+            case FieldKind.Payment ignored -> null;
         };
     }
 

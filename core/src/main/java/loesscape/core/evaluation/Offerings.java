@@ -54,7 +54,8 @@ final class Offerings {
                         ? seen -> index.offered(List.of(), false)
                         : seen -> index.offered(index.filters(seen), true);
             }
-            default -> seen -> Offered.NOTHING;
+            case FieldKind.Payment ignored -> seen -> Offered.NOTHING;
+            case FieldKind.SelfContained ignored -> seen -> Offered.NOTHING;
         };
     }
 

@@ -87,7 +87,8 @@ public sealed interface Reading {
                     case FieldKind.Choosing it ->
                         new Offered(it.offered().stream().map(Choice::id).toList(), false, it.other());
                     case FieldKind.Lookup ignored -> new Offered(List.of(typed), false, false);
-                    default -> Offered.NOTHING;
+                    case FieldKind.Payment ignored -> Offered.NOTHING;
+                    case FieldKind.SelfContained ignored -> Offered.NOTHING;
                 });
     }
 

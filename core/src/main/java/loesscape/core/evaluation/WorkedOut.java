@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import loesscape.core.model.Currencies;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Value;
@@ -22,7 +21,7 @@ final class WorkedOut {
     static Value value(FieldKind kind, @Nullable Object result, Offered offered) {
         return switch (result) {
             case null -> Value.blank();
-            case BigDecimal number when kind.isNumeric() -> number(number, decimals(kind));
+            case BigDecimal number when kind.isNumeric() -> number(number, kind.mostDecimals());
             case Boolean yes when kind instanceof FieldKind.YesNo -> new Value.YesNo(yes);
             case LocalDate date when kind instanceof FieldKind.Date -> new Value.Date(date);
             case LocalTime time when kind instanceof FieldKind.Time -> new Value.Time(time);
@@ -30,14 +29,6 @@ final class WorkedOut {
             case String choice
             when kind instanceof FieldKind.OneChoice && offered.contains(choice) -> new Value.Chosen(choice);
             default -> Value.blank();
-        };
-    }
-
-    private static int decimals(FieldKind kind) {
-        return switch (kind) {
-            case FieldKind.Number it -> it.decimals();
-            case FieldKind.Money it -> Currencies.decimals(it.currency());
-            default -> 0;
         };
     }
 

@@ -12,6 +12,16 @@ import org.jspecify.annotations.Nullable;
 /** What kind of answer a field takes, with the limits of that kind. Limits that are null do not apply. */
 public sealed interface FieldKind {
 
+    /** A kind that refers to nothing else in its template. */
+    sealed interface SelfContained extends FieldKind
+            permits Textual, Numeric, YesNo, Date, Time, DateSigned, Signature, Initials, Attachment, Picture {}
+
+    /** A kind whose answers are texts. */
+    sealed interface Textual extends SelfContained permits Text, LongText, Email, Phone, WebAddress {}
+
+    /** A kind whose answers are numbers. */
+    sealed interface Numeric extends SelfContained permits Number, Money, Rating {}
+
     /**
      * One line of text.
      *
@@ -19,7 +29,7 @@ public sealed interface FieldKind {
      * @param longest the most characters (Unicode code points) accepted; 0 for no limit
      */
     record Text(
-            @MayBeLeftOut String placeholder, @MayBeLeftOut int longest) implements FieldKind {}
+            @MayBeLeftOut String placeholder, @MayBeLeftOut int longest) implements Textual {}
 
     /**
      * Several lines of text.
@@ -28,10 +38,10 @@ public sealed interface FieldKind {
      * @param longest the most characters (Unicode code points) accepted; 0 for no limit
      */
     record LongText(
-            @MayBeLeftOut String placeholder, @MayBeLeftOut int longest) implements FieldKind {}
+            @MayBeLeftOut String placeholder, @MayBeLeftOut int longest) implements Textual {}
 
     /** An e-mail address. */
-    record Email() implements FieldKind {}
+    record Email() implements Textual {}
 
     /**
      * A telephone number.
@@ -39,10 +49,10 @@ public sealed interface FieldKind {
      * @param region the country, by its two letters of ISO 3166-1, whose numbers need no country code; empty where every
      *     number begins with + and the country code
      */
-    record Phone(@MayBeLeftOut String region) implements FieldKind {}
+    record Phone(@MayBeLeftOut String region) implements Textual {}
 
     /** The address of a page on the web, beginning with http:// or https://. */
-    record WebAddress() implements FieldKind {}
+    record WebAddress() implements Textual {}
 
     /**
      * A decimal number.
@@ -56,7 +66,7 @@ public sealed interface FieldKind {
             @MayBeLeftOut int decimals,
             @MayBeLeftOut String unit,
             @Nullable Bound lower,
-            @Nullable Bound upper) implements FieldKind {}
+            @Nullable Bound upper) implements Numeric {}
 
     /**
      * An amount of money.
@@ -68,21 +78,21 @@ public sealed interface FieldKind {
     record Money(
             String currency,
             @Nullable Bound lower,
-            @Nullable Bound upper) implements FieldKind {}
+            @Nullable Bound upper) implements Numeric {}
 
     /**
      * A mark on a scale from 1 up; its answer is a whole number.
      *
      * @param most the highest mark, 2 to {@value #HIGHEST}
      */
-    record Rating(int most) implements FieldKind {
+    record Rating(int most) implements Numeric {
 
         /** The longest scale. */
         public static final int HIGHEST = 10;
     }
 
     /** Yes or no. In conditions its two choices go by the identities {@value #YES} and {@value #NO}. */
-    record YesNo() implements FieldKind {
+    record YesNo() implements SelfContained {
 
         /** The identity of "yes" in conditions and answers. */
         public static final String YES = "yes";
@@ -103,6 +113,16 @@ public sealed interface FieldKind {
         /** Which choices are offered for each answer to another field; null where all always are. */
         @Nullable
         Offer offer();
+
+        /** What can be offered, with the answer in the filler's own words where that is. */
+        default List<Choice> withOther() {
+            if (!other()) {
+                return choices();
+            }
+            List<Choice> all = new ArrayList<>(choices());
+            all.add(Choice.of(Choice.OTHER, "Other"));
+            return all;
+        }
 
         /** The same with other choices. */
         Choosing withChoices(List<Choice> others);
@@ -211,7 +231,7 @@ public sealed interface FieldKind {
      * @param earliest the first day accepted, or null
      * @param latest the last day accepted, or null
      */
-    record Date(@Nullable LocalDate earliest, @Nullable LocalDate latest) implements FieldKind {}
+    record Date(@Nullable LocalDate earliest, @Nullable LocalDate latest) implements SelfContained {}
 
     /**
      * A time of the day.
@@ -219,16 +239,16 @@ public sealed interface FieldKind {
      * @param earliest the first time accepted, or null
      * @param latest the last time accepted, or null
      */
-    record Time(@Nullable LocalTime earliest, @Nullable LocalTime latest) implements FieldKind {}
+    record Time(@Nullable LocalTime earliest, @Nullable LocalTime latest) implements SelfContained {}
 
     /** The day on which its role signed. It is filled by the server and never typed. */
-    record DateSigned() implements FieldKind {}
+    record DateSigned() implements SelfContained {}
 
     /** A signature. */
-    record Signature() implements FieldKind {}
+    record Signature() implements SelfContained {}
 
     /** Initials. */
-    record Initials() implements FieldKind {}
+    record Initials() implements SelfContained {}
 
     /**
      * Files that are handed in.
@@ -237,7 +257,7 @@ public sealed interface FieldKind {
      * @param largest the most megabytes (10^6 bytes) of each; 1 to {@value #LARGEST}
      * @param endings the endings of file names that are accepted, such as {@code pdf}; empty for all
      */
-    record Attachment(int most, int largest, @MayBeLeftOut List<String> endings) implements FieldKind {
+    record Attachment(int most, int largest, @MayBeLeftOut List<String> endings) implements SelfContained {
 
         /** The most megabytes a file can have. */
         public static final int LARGEST = 50;
@@ -255,7 +275,7 @@ public sealed interface FieldKind {
      *
      * @param largest the most megabytes (10^6 bytes)
      */
-    record Picture(int largest) implements FieldKind {
+    record Picture(int largest) implements SelfContained {
 
         /** The endings of the names of pictures. */
         public static final List<String> ENDINGS = List.of("png", "jpg", "jpeg");
@@ -311,33 +331,54 @@ public sealed interface FieldKind {
         }
     }
 
+    /** What there is to know of this kind. */
+    default KindFacts facts() {
+        return switch (this) {
+            case Text ignored -> KindFacts.TEXT;
+            case LongText ignored -> KindFacts.LONG_TEXT;
+            case Email() -> KindFacts.EMAIL;
+            case Phone ignored -> KindFacts.PHONE;
+            case WebAddress() -> KindFacts.WEB_ADDRESS;
+            case Number ignored -> KindFacts.NUMBER;
+            case Money ignored -> KindFacts.MONEY;
+            case Rating ignored -> KindFacts.RATING;
+            case YesNo() -> KindFacts.YES_NO;
+            case OneChoice ignored -> KindFacts.ONE_CHOICE;
+            case SeveralChoices ignored -> KindFacts.SEVERAL_CHOICES;
+            case Lookup ignored -> KindFacts.LOOKUP;
+            case Date ignored -> KindFacts.DATE;
+            case Time ignored -> KindFacts.TIME;
+            case DateSigned() -> KindFacts.DATE_SIGNED;
+            case Signature() -> KindFacts.SIGNATURE;
+            case Initials() -> KindFacts.INITIALS;
+            case Attachment ignored -> KindFacts.ATTACHMENT;
+            case Picture ignored -> KindFacts.PICTURE;
+            case Payment ignored -> KindFacts.PAYMENT;
+        };
+    }
+
+    /** What answers of this kind are. */
+    default AnswerType answer() {
+        return facts().answer();
+    }
+
     /** The choices a condition can name for this kind, in order; empty for kinds without choices of their own. */
     default List<Choice> offered() {
-        return switch (this) {
-            case Choosing it
-            when it.other() -> {
-                List<Choice> all = new ArrayList<>(it.choices());
-                all.add(Choice.of(Choice.OTHER, "Other"));
-                yield all;
-            }
-            case Choosing it -> it.choices();
-            case YesNo() -> List.of(Choice.of(YesNo.YES, "Yes"), Choice.of(YesNo.NO, "No"));
-            default -> List.of();
+        return switch (answer()) {
+            case YES_NO -> List.of(Choice.of(YesNo.YES, "Yes"), Choice.of(YesNo.NO, "No"));
+            case CHOICE, CHOICES -> this instanceof Choosing it ? it.withOther() : List.of();
+            case TEXT, NUMBER, DAY, TIME, SIGNATURE, FILES, PAYMENT -> List.of();
         };
     }
 
     /** Tells whether answers of this kind are texts. */
     default boolean isText() {
-        return this instanceof Text
-                || this instanceof LongText
-                || this instanceof Email
-                || this instanceof Phone
-                || this instanceof WebAddress;
+        return answer() == AnswerType.TEXT;
     }
 
     /** Tells whether answers of this kind are numbers. */
     default boolean isNumeric() {
-        return this instanceof Number || this instanceof Money || this instanceof Rating;
+        return answer() == AnswerType.NUMBER;
     }
 
     /** Tells whether bands can divide answers of this kind: numbers and days. */
@@ -347,33 +388,46 @@ public sealed interface FieldKind {
 
     /** Tells whether answers of this kind are days. */
     default boolean isDay() {
-        return this instanceof Date || this instanceof DateSigned;
+        return answer() == AnswerType.DAY;
     }
 
     /** Tells whether an answer of this kind is one choice. */
     default boolean isOneChoice() {
-        return this instanceof OneChoice || this instanceof YesNo || this instanceof Lookup;
+        return answer() == AnswerType.CHOICE || answer() == AnswerType.YES_NO;
     }
 
     /** Tells whether answers of this kind can be compared by size: numbers, days, times. */
     default boolean isOrdered() {
-        return isNumeric() || isDay() || this instanceof Time;
+        return isComparableWith(this);
     }
 
     /** Tells whether answers of this kind can be compared by size with those of another. */
     default boolean isComparableWith(FieldKind other) {
-        return (isNumeric() && other.isNumeric())
-                || (isDay() && other.isDay())
-                || (this instanceof Time && other instanceof Time);
+        return switch (answer()) {
+            case NUMBER, DAY, TIME -> answer() == other.answer();
+            case TEXT, YES_NO, CHOICE, CHOICES, SIGNATURE, FILES, PAYMENT -> false;
+        };
     }
 
     /** Tells whether answers of this kind are what somebody signs with. */
     default boolean isSigned() {
-        return this instanceof Signature || this instanceof Initials;
+        return answer() == AnswerType.SIGNATURE;
     }
 
     /** Tells whether answers of this kind come from the server and are never typed. */
     default boolean isGiven() {
-        return this instanceof DateSigned || this instanceof Payment;
+        return facts().isGiven();
+    }
+
+    /** The most decimals that an answer can have; 0 for what is no number. */
+    default int mostDecimals() {
+        return switch (this) {
+            case Number it -> it.decimals();
+            case Money it -> Currencies.decimals(it.currency());
+            case Payment it -> Currencies.decimals(it.currency());
+            case Choosing ignored -> 0;
+            case Lookup ignored -> 0;
+            case SelfContained ignored -> 0;
+        };
     }
 }

@@ -129,7 +129,7 @@ public final class Logic {
                         new LinkedHashSet<>(it.filters().values())));
             case FieldKind.Payment it ->
                 uses.add(new Use("amount", "/kind/amount", false, symbols.sources(it.amount())));
-            default -> {}
+            case FieldKind.SelfContained ignored -> {}
         }
     }
 
@@ -232,7 +232,7 @@ public final class Logic {
                 String amount = mapping.formula(it.amount());
                 yield new FieldKind.Payment(it.currency(), amount == null ? "0" : amount);
             }
-            default -> kind;
+            case FieldKind.SelfContained it -> it;
         };
     }
 

@@ -268,18 +268,10 @@ public final class Validation {
 
     /** Nobody signs, pays or hands in beforehand. Whether an answer can be read is asked by whoever reads answers. */
     private void starting(String path, Field field, String answer) {
-        switch (field.kind()) {
-            case FieldKind.Signature ignored -> report(path, NOT_BEFOREHAND);
-            case FieldKind.Initials ignored -> report(path, NOT_BEFOREHAND);
-            case FieldKind.DateSigned ignored -> report(path, NOT_BEFOREHAND);
-            case FieldKind.Payment ignored -> report(path, NOT_BEFOREHAND);
-            case FieldKind.Attachment ignored -> report(path, NOT_BEFOREHAND);
-            case FieldKind.Picture ignored -> report(path, NOT_BEFOREHAND);
-            default -> {
-                if (answer.isBlank()) {
-                    report(path, "Say with which answer the field begins.");
-                }
-            }
+        if (!field.kind().facts().canBegin()) {
+            report(path, NOT_BEFOREHAND);
+        } else if (answer.isBlank()) {
+            report(path, "Say with which answer the field begins.");
         }
     }
 
@@ -288,17 +280,7 @@ public final class Validation {
 
     /** The type a formula has to give for a kind of field; null for kinds that cannot be worked out. */
     private @Nullable Type workedOut(FieldKind kind) {
-        return switch (kind) {
-            case FieldKind.SeveralChoices ignored -> null;
-            case FieldKind.Lookup ignored -> null;
-            case FieldKind.DateSigned ignored -> null;
-            case FieldKind.Signature ignored -> null;
-            case FieldKind.Initials ignored -> null;
-            case FieldKind.Attachment ignored -> null;
-            case FieldKind.Picture ignored -> null;
-            case FieldKind.Payment ignored -> null;
-            default -> FormulaTypes.of(kind, symbols);
-        };
+        return kind.facts().canBeWorkedOut() ? FormulaTypes.of(kind, symbols) : null;
     }
 
     private void indicator(String path, Indicator indicator) {

@@ -19,6 +19,19 @@ import loesscape.core.wording.Reasons;
 /**
  * What may happen to a dispatch and what follows from it: each of these answers with the events that happen, or refuses.
  * Nothing is changed by them.
+ *
+ * <pre>{@code
+ * SignedDocument document = SignedDocument.of(CompiledTemplate.compile(template), "owner");
+ * List<Event> events = Signing.send(document, sent, Answers.NONE, today); // sent, and the first role is asked
+ * Dispatch dispatch = Dispatch.of(events);
+ * dispatch = dispatch.after(Signing.consent(dispatch, "owner").getFirst());
+ * State state = document.state("owner", answers, today);
+ * if (document.obstacles(dispatch, "owner", state).isEmpty()) {
+ *     Snapshot given = document.snapshot("owner", answers, state, today); // counts like this from now on
+ *     dispatch = dispatch.after(Signing.sign(document, dispatch, "owner", state, digest));
+ *     Signing.next(document.after(given), dispatch, answers, today); // who is asked, and who is skipped, and why
+ * }
+ * }</pre>
  */
 public final class Signing {
 

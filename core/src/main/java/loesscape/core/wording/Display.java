@@ -47,7 +47,9 @@ public final class Display {
             case FieldKind.Payment payment -> money(payment.currency(), number);
             case FieldKind.Rating(var most) -> Numbers.plain(number) + " of " + most;
             case FieldKind.Number it when !it.unit().isEmpty() -> Numbers.plain(number) + " " + it.unit();
-            default -> Numbers.plain(number);
+            case FieldKind.SelfContained ignored -> Numbers.plain(number);
+            case FieldKind.Choosing ignored -> Numbers.plain(number);
+            case FieldKind.Lookup ignored -> Numbers.plain(number);
         };
     }
 

@@ -49,16 +49,15 @@ public enum Operator {
 
     /** The verb as it stands in a sentence about a field of the given kind. */
     public String words(FieldKind kind) {
-        if (kind instanceof FieldKind.Signature
-                || kind instanceof FieldKind.Initials
-                || kind instanceof FieldKind.Attachment
-                || kind instanceof FieldKind.Picture) {
-            return this == ANSWERED ? "is present" : this == BLANK ? "is absent" : words;
-        }
-        if (!kind.isDay() && !(kind instanceof FieldKind.Time)) {
-            return words;
-        }
-        String on = kind.isDay() ? "on" : "at";
+        return switch (kind.answer()) {
+            case SIGNATURE, FILES -> this == ANSWERED ? "is present" : this == BLANK ? "is absent" : words;
+            case DAY -> inTime("on");
+            case TIME -> inTime("at");
+            case TEXT, NUMBER, YES_NO, CHOICE, CHOICES, PAYMENT -> words;
+        };
+    }
+
+    private String inTime(String on) {
         return switch (this) {
             case EQUAL -> "is " + on;
             case NOT_EQUAL -> "is not " + on;
@@ -82,13 +81,13 @@ public enum Operator {
 
     /** The verbs that clauses about a field of the given kind can have, the likeliest first. */
     public static List<Operator> of(FieldKind kind) {
-        if (kind.isOneChoice()) {
-            return CHOICES;
-        }
-        if (kind instanceof FieldKind.SeveralChoices) {
-            return SETS;
-        }
-        return kind.isText() ? TEXTS : kind.isOrdered() ? ORDERED : PRESENCE;
+        return switch (kind.answer()) {
+            case YES_NO, CHOICE -> CHOICES;
+            case CHOICES -> SETS;
+            case TEXT -> TEXTS;
+            case NUMBER, DAY, TIME -> ORDERED;
+            case SIGNATURE, FILES, PAYMENT -> PRESENCE;
+        };
     }
 
     /** The verb of a comparison. */

@@ -25,6 +25,7 @@ import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Numbers;
+import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
@@ -128,13 +129,13 @@ public final class Sentences {
 
     private void offered(Field field, List<Sentence> sentences) {
         switch (field.kind()) {
-            case FieldKind.Choosing it
-            when it.offer() != null ->
-                sentences.add(plain(List.of(
-                        new Strong("Choices"),
-                        new Words(" follow "),
-                        name(it.offer().parent()),
-                        new Words("."))));
+            case FieldKind.Choosing it -> {
+                Offer offer = it.offer();
+                if (offer != null) {
+                    sentences.add(plain(List.of(
+                            new Strong("Choices"), new Words(" follow "), name(offer.parent()), new Words("."))));
+                }
+            }
             case FieldKind.Lookup it -> {
                 LookupList list = symbols.list(it.list());
                 List<Part> parts = new ArrayList<>();
@@ -152,7 +153,7 @@ public final class Sentences {
             }
             case FieldKind.Payment it ->
                 sentences.add(plain(List.of(new Strong("To be paid: "), new Figure(it.amount()), new Words("."))));
-            default -> {}
+            case FieldKind.SelfContained ignored -> {}
         }
     }
 

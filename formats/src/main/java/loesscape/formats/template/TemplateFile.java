@@ -19,6 +19,16 @@ import tools.jackson.databind.node.ObjectNode;
 /**
  * The template file, {@code *.loess.json}: plain JSON in a stable order, described in {@code docs/template-file.md}
  * and {@code docs/template-file.schema.json}.
+ *
+ * <pre>{@code
+ * String text = TemplateFile.write(template);
+ * Template same = TemplateFile.read(text); // equal to the one that was written
+ * try {
+ *     TemplateFile.read("{\"formatVersion\":1,\"title\":\"Permit\"}");
+ * } catch (InvalidTemplate invalid) {
+ *     invalid.problems(); // each with its path in the file, and how to mend it
+ * }
+ * }</pre>
  */
 public final class TemplateFile {
 

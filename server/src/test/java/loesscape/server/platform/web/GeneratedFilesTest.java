@@ -5,8 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import loesscape.core.model.AnswerType;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.KindFacts;
+import loesscape.formats.json.Json;
+import loesscape.formats.json.JsonWriter;
 import loesscape.formats.json.TypeScript;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.accounts.AccountTypes;
@@ -19,6 +27,7 @@ import loesscape.server.retention.RetentionTypes;
 import loesscape.server.signing.SigningTypes;
 import loesscape.server.templates.TemplateTypes;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.node.JsonNodeFactory;
 
 /** Files that are made from the Java types and kept in the repository; {@code ./loesscape types} makes them anew. */
 class GeneratedFilesTest {
@@ -43,6 +52,77 @@ class GeneratedFilesTest {
         isUpToDate(
                 Path.of("../web/src/api/types.ts"),
                 "// Made from the Java types by ./loesscape types; do not edit.\n\n" + TypeScript.of(SHARED));
+    }
+
+    /** What the pages know of each kind of field. */
+    private static String kinds() {
+        StringBuilder text = new StringBuilder("""
+                // Made from the Java types by ./loesscape types; do not edit.
+
+                import type { FieldKind } from "./types";
+
+                /** What the answers to a field are, whatever kind of field it is. */
+                export type AnswerType = %s;
+
+                /**
+                 * What there is to know of a kind of field: whether its answers come from the server, whether a field of it can
+                 * begin with an answer or be worked out, and what a new one is like.
+                 */
+                export type KindFacts = {
+                  label: string;
+                  hint: string;
+                  answer: AnswerType;
+                  given: boolean;
+                  canBegin: boolean;
+                  canBeWorkedOut: boolean;
+                  start: FieldKind;
+                };
+
+                /** By the names of kinds, in the order in which they are offered. */
+                export const KINDS: Record<FieldKind["type"], KindFacts> = {
+                """.formatted(Arrays.stream(AnswerType.values())
+                .map(it -> '"' + camel(it.name()) + '"')
+                .collect(Collectors.joining(" | "))));
+        for (KindFacts facts : KindFacts.values()) {
+            text.append("  ").append(facts.key()).append(": {\n");
+            text.append("    label: ").append(quoted(facts.label())).append(",\n");
+            text.append("    hint: ").append(quoted(facts.hint())).append(",\n");
+            text.append("    answer: ")
+                    .append(quoted(camel(facts.answer().name())))
+                    .append(",\n");
+            text.append("    given: ").append(facts.isGiven()).append(",\n");
+            text.append("    canBegin: ").append(facts.canBegin()).append(",\n");
+            text.append("    canBeWorkedOut: ").append(facts.canBeWorkedOut()).append(",\n");
+            text.append("    start: ")
+                    .append(Json.compact(JsonWriter.typed(facts.starting(), FieldKind.class)))
+                    .append(",\n  },\n");
+        }
+        return text.append("""
+                        };
+
+                        /** What the answers to a field of a kind are. */
+                        export function answerType(kind: FieldKind): AnswerType {
+                          return KINDS[kind.type].answer;
+                        }
+                        """).toString();
+    }
+
+    private static String quoted(String text) {
+        return Json.compact(JsonNodeFactory.instance.stringNode(text));
+    }
+
+    private static String camel(String name) {
+        String[] words = name.toLowerCase(Locale.ROOT).split("_", -1);
+        return words[0]
+                + Arrays.stream(words)
+                        .skip(1)
+                        .map(word -> word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1))
+                        .collect(Collectors.joining());
+    }
+
+    @Test
+    void factsOfKindsAreThoseOfTheModel() throws IOException {
+        isUpToDate(Path.of("../web/src/api/kinds.ts"), kinds());
     }
 
     @Test

@@ -1,0 +1,209 @@
+// Made from the Java types by ./loesscape types; do not edit.
+
+import type { FieldKind } from "./types";
+
+/** What the answers to a field are, whatever kind of field it is. */
+export type AnswerType = "text" | "number" | "yesNo" | "choice" | "choices" | "day" | "time" | "signature" | "files" | "payment";
+
+/**
+ * What there is to know of a kind of field: whether its answers come from the server, whether a field of it can
+ * begin with an answer or be worked out, and what a new one is like.
+ */
+export type KindFacts = {
+  label: string;
+  hint: string;
+  answer: AnswerType;
+  given: boolean;
+  canBegin: boolean;
+  canBeWorkedOut: boolean;
+  start: FieldKind;
+};
+
+/** By the names of kinds, in the order in which they are offered. */
+export const KINDS: Record<FieldKind["type"], KindFacts> = {
+  text: {
+    label: "Text",
+    hint: "one line",
+    answer: "text",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"text","placeholder":"","longest":0},
+  },
+  longText: {
+    label: "Long text",
+    hint: "several lines",
+    answer: "text",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"longText","placeholder":"","longest":0},
+  },
+  email: {
+    label: "E-mail address",
+    hint: "",
+    answer: "text",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"email"},
+  },
+  phone: {
+    label: "Telephone number",
+    hint: "",
+    answer: "text",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"phone","region":""},
+  },
+  webAddress: {
+    label: "Web address",
+    hint: "",
+    answer: "text",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"webAddress"},
+  },
+  number: {
+    label: "Number",
+    hint: "decimals, unit, limits",
+    answer: "number",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"number","decimals":2,"unit":"","lower":null,"upper":null},
+  },
+  money: {
+    label: "Money",
+    hint: "an amount in a currency",
+    answer: "number",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"money","currency":"EUR","lower":null,"upper":null},
+  },
+  yesNo: {
+    label: "Yes or no",
+    hint: "",
+    answer: "yesNo",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"yesNo"},
+  },
+  oneChoice: {
+    label: "One choice",
+    hint: "marks or a list",
+    answer: "choice",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"oneChoice","choices":[],"layout":"marks","style":{"columns":0,"mark":"usual","size":"medium"},"other":false,"offer":null},
+  },
+  severalChoices: {
+    label: "Several choices",
+    hint: "any number of marks",
+    answer: "choices",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: false,
+    start: {"type":"severalChoices","choices":[],"layout":"marks","style":{"columns":0,"mark":"usual","size":"medium"},"other":false,"offer":null,"least":0,"most":0},
+  },
+  rating: {
+    label: "Rating",
+    hint: "a mark from 1 up",
+    answer: "number",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"rating","most":5},
+  },
+  date: {
+    label: "Date",
+    hint: "",
+    answer: "day",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"date","earliest":null,"latest":null},
+  },
+  time: {
+    label: "Time",
+    hint: "of the day",
+    answer: "time",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: true,
+    start: {"type":"time","earliest":null,"latest":null},
+  },
+  attachment: {
+    label: "Attachment",
+    hint: "files",
+    answer: "files",
+    given: false,
+    canBegin: false,
+    canBeWorkedOut: false,
+    start: {"type":"attachment","most":1,"largest":10,"endings":[]},
+  },
+  picture: {
+    label: "Picture to be handed in",
+    hint: "PNG or JPEG",
+    answer: "files",
+    given: false,
+    canBegin: false,
+    canBeWorkedOut: false,
+    start: {"type":"picture","largest":10},
+  },
+  signature: {
+    label: "Signature",
+    hint: "drawn or written",
+    answer: "signature",
+    given: false,
+    canBegin: false,
+    canBeWorkedOut: false,
+    start: {"type":"signature"},
+  },
+  initials: {
+    label: "Initials",
+    hint: "",
+    answer: "signature",
+    given: false,
+    canBegin: false,
+    canBeWorkedOut: false,
+    start: {"type":"initials"},
+  },
+  dateSigned: {
+    label: "Date signed",
+    hint: "put in by the server",
+    answer: "day",
+    given: true,
+    canBegin: false,
+    canBeWorkedOut: false,
+    start: {"type":"dateSigned"},
+  },
+  payment: {
+    label: "Payment",
+    hint: "an amount to be paid",
+    answer: "payment",
+    given: true,
+    canBegin: false,
+    canBeWorkedOut: false,
+    start: {"type":"payment","currency":"EUR","amount":"10"},
+  },
+  lookup: {
+    label: "Lookup",
+    hint: "from a list",
+    answer: "choice",
+    given: false,
+    canBegin: true,
+    canBeWorkedOut: false,
+    start: {"type":"lookup","list":"","column":"","filters":{}},
+  },
+};
+
+/** What the answers to a field of a kind are. */
+export function answerType(kind: FieldKind): AnswerType {
+  return KINDS[kind.type].answer;
+}
