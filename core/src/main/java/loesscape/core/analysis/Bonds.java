@@ -7,11 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import loesscape.core.model.Item;
-import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
-import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 
 /**
@@ -31,26 +30,16 @@ public record Bonds(Map<String, Bond> nodes) {
     public record Bond(List<String> follows, List<String> followers, int depth) {}
 
     /** The bonds of a template. */
-    public static Bonds of(Template template) {
-        Map<String, Set<String>> follows = new LinkedHashMap<>();
-        Map<String, Set<String>> followers = new HashMap<>();
-        SymbolTable symbols = SymbolTable.of(template);
-        for (Node node : template.nodes()) {
-            Set<String> fields = new LinkedHashSet<>();
-            Logic.uses(node, symbols).forEach(use -> fields.addAll(use.sources()));
-            follows.put(node.key(), fields);
-            fields.forEach(field -> followers
-                    .computeIfAbsent(field, ignored -> new LinkedHashSet<>())
-                    .add(node.key()));
-        }
-        Map<String, Integer> depths = depths(template);
+    public static Bonds of(PreparedTemplate prepared) {
+        Map<String, Integer> depths = depths(prepared.template());
         Map<String, Bond> nodes = new LinkedHashMap<>();
-        follows.forEach((key, fields) -> nodes.put(
-                key,
-                new Bond(
-                        List.copyOf(fields),
-                        List.copyOf(followers.getOrDefault(key, Set.of())),
-                        depths.getOrDefault(key, 0))));
+        for (Node node : prepared.template().nodes()) {
+            Set<String> follows = new LinkedHashSet<>();
+            prepared.uses(node.key()).forEach(use -> follows.addAll(use.sources()));
+            nodes.put(
+                    node.key(),
+                    new Bond(List.copyOf(follows), prepared.followers(node.key()), depths.getOrDefault(node.key(), 0)));
+        }
         return new Bonds(nodes);
     }
 

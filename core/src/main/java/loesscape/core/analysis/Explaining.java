@@ -48,7 +48,7 @@ public final class Explaining {
     public Explaining(CompiledTemplate compiled, Answers answers, Context context) {
         this.compiled = compiled;
         this.symbols = compiled.symbols();
-        this.sentences = new Sentences(compiled.template());
+        this.sentences = new Sentences(compiled.prepared());
         this.answers = answers;
         this.context = context;
         this.standing = compiled.standing(answers, context);

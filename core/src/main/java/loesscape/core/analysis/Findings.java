@@ -17,6 +17,7 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Picture;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.SymbolTable;
@@ -30,18 +31,18 @@ public final class Findings {
     private final Satisfiable satisfiable;
     private final List<Finding> found = new ArrayList<>();
 
-    private Findings(Template template) {
-        this.template = template;
-        this.symbols = SymbolTable.of(template);
+    private Findings(PreparedTemplate prepared) {
+        this.template = prepared.template();
+        this.symbols = prepared.symbols();
         this.satisfiable = new Satisfiable(symbols);
     }
 
     /** What was noticed, in document order. */
-    public static List<Finding> of(Template template) {
-        Findings findings = new Findings(template);
-        template.nodes().forEach(findings::look);
+    public static List<Finding> of(PreparedTemplate prepared) {
+        Findings findings = new Findings(prepared);
+        prepared.template().nodes().forEach(findings::look);
         findings.lookAround();
-        findings.found.addAll(SignerFindings.of(template, findings.symbols));
+        findings.found.addAll(SignerFindings.of(prepared));
         return List.copyOf(findings.found);
     }
 

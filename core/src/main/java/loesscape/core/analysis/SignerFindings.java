@@ -14,6 +14,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SymbolTable;
@@ -25,6 +26,7 @@ final class SignerFindings {
 
     private static final String SHOWN = "shown";
 
+    private final PreparedTemplate prepared;
     private final Template template;
     private final SymbolTable symbols;
     private final Satisfiable satisfiable;
@@ -33,17 +35,19 @@ final class SignerFindings {
     /** By key: an item, and all that holds it. */
     private final Map<String, List<Node>> around = new HashMap<>();
 
-    private SignerFindings(Template template, SymbolTable symbols) {
-        this.template = template;
-        this.symbols = symbols;
+    private SignerFindings(PreparedTemplate prepared) {
+        this.prepared = prepared;
+        this.template = prepared.template();
+        this.symbols = prepared.symbols();
         this.satisfiable = new Satisfiable(symbols);
         this.first = template.roles().stream()
                 .min(Comparator.comparingInt(Role::order))
                 .orElse(null);
     }
 
-    static List<Finding> of(Template template, SymbolTable symbols) {
-        SignerFindings findings = new SignerFindings(template, symbols);
+    static List<Finding> of(PreparedTemplate prepared) {
+        Template template = prepared.template();
+        SignerFindings findings = new SignerFindings(prepared);
         if (!template.roles().isEmpty()) {
             template.roles().forEach(findings::role);
             template.pages()
@@ -112,7 +116,7 @@ final class SignerFindings {
         if (asked == null) {
             return;
         }
-        for (Logic.Use use : Logic.uses(node, symbols)) {
+        for (Logic.Use use : prepared.uses(node.key())) {
             if (!use.what().equals(SHOWN)) {
                 leaning(node, asked, use.what(), use.sources());
             }

@@ -137,7 +137,9 @@ final class SmallestChange {
                 continue;
             }
             note(node.shown(), conditions, keys);
-            Logic.uses(node, symbols).stream().filter(Logic.Use::decides).forEach(use -> keys.addAll(use.sources()));
+            compiled.prepared().uses(node.key()).stream()
+                    .filter(Logic.Use::decides)
+                    .forEach(use -> keys.addAll(use.sources()));
             for (String key : keys) {
                 open.addAll(holders(key));
             }

@@ -20,6 +20,7 @@ import loesscape.core.model.Node;
 import loesscape.core.model.Origin;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.References;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
@@ -319,7 +320,7 @@ public final class Blocks {
         private final Sentences sentences;
 
         Described(Template template) {
-            this.sentences = new Sentences(template);
+            this.sentences = new Sentences(PreparedTemplate.of(template));
         }
 
         List<String> of(Node node) {

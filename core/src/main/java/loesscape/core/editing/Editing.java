@@ -16,6 +16,7 @@ import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Problem;
 import loesscape.core.model.Section;
 import loesscape.core.model.Sign;
@@ -47,8 +48,27 @@ public final class Editing {
      * @throws Refusal when the edit cannot be made; the template given is untouched
      */
     public static Template apply(Template template, Edit edit) {
-        TemplateIndex parts = TemplateIndex.of(template);
-        return valid(SharedUses.tidied(edited(parts, edit)).template());
+        return apply(TemplateIndex.of(template), edit).prepared().template();
+    }
+
+    /**
+     * A template after an edit.
+     *
+     * @param prepared itself, for whoever looks at it next
+     * @param parts itself, taken apart
+     */
+    public record Edited(PreparedTemplate prepared, TemplateIndex parts) {}
+
+    /**
+     * The same, of a template that was taken apart already.
+     *
+     * @throws Refusal when the edit cannot be made
+     */
+    public static Edited apply(TemplateIndex before, Edit edit) {
+        TemplateIndex parts = SharedUses.tidied(edited(before, edit));
+        PreparedTemplate prepared = PreparedTemplate.of(parts.template());
+        valid(prepared);
+        return new Edited(prepared, parts);
     }
 
     private static TemplateIndex edited(TemplateIndex parts, Edit edit) {
@@ -105,12 +125,16 @@ public final class Editing {
 
     /** The template itself, or a refusal that says what would be wrong with it. */
     static Template valid(Template template) {
-        List<Problem> problems = new ArrayList<>(Validation.of(template));
-        problems.addAll(StartingAnswers.problems(template));
+        valid(PreparedTemplate.of(template));
+        return template;
+    }
+
+    private static void valid(PreparedTemplate prepared) {
+        List<Problem> problems = new ArrayList<>(Validation.of(prepared));
+        problems.addAll(StartingAnswers.problems(prepared.template()));
         if (!problems.isEmpty()) {
             throw new Refusal(problems.stream().map(Problem::message).distinct().collect(Collectors.joining(" ")));
         }
-        return template;
     }
 
     private static TemplateIndex relabel(TemplateIndex parts, String key, String label) {

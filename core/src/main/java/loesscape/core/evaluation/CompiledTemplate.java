@@ -6,12 +6,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import loesscape.core.model.Dependencies;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SymbolTable;
@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  */
 public final class CompiledTemplate {
 
+    private final PreparedTemplate prepared;
     private final Template template;
     private final Slots slots;
     private final int[] order;
@@ -45,12 +46,13 @@ public final class CompiledTemplate {
     private volatile @Nullable Waiting waiting;
     private volatile @Nullable DecisionCode generated;
 
-    private CompiledTemplate(Template template) {
-        this.template = template;
+    private CompiledTemplate(PreparedTemplate prepared) {
+        this.prepared = prepared;
+        this.template = prepared.template();
         this.slots = new Slots(template);
         this.order =
-                Dependencies.of(template).order().stream().mapToInt(slots::of).toArray();
-        this.symbols = SymbolTable.of(template);
+                prepared.dependencies().order().stream().mapToInt(slots::of).toArray();
+        this.symbols = prepared.symbols();
         this.pointsPartThousands = NumberReading.partsWithPoints(symbols.language());
         this.conditions = new ConditionCompiler(symbols, slots);
         RuleCompiler compiler = new RuleCompiler(symbols, conditions);
@@ -74,7 +76,9 @@ public final class CompiledTemplate {
      * @throws loesscape.core.model.InvalidTemplate when it breaks a rule, a cycle included
      */
     public static CompiledTemplate compile(Template template) {
-        return new CompiledTemplate(Validation.require(template));
+        PreparedTemplate prepared = PreparedTemplate.of(template);
+        Validation.require(prepared);
+        return new CompiledTemplate(prepared);
     }
 
     /**
@@ -82,7 +86,17 @@ public final class CompiledTemplate {
      * breaks them fails somewhere in an unhelpful way.
      */
     public static CompiledTemplate ofValid(Template template) {
-        return new CompiledTemplate(template);
+        return ofValid(PreparedTemplate.of(template));
+    }
+
+    /** The same, of a template that was prepared already. */
+    public static CompiledTemplate ofValid(PreparedTemplate prepared) {
+        return new CompiledTemplate(prepared);
+    }
+
+    /** The template this was compiled from, with what was worked out of it. */
+    public PreparedTemplate prepared() {
+        return prepared;
     }
 
     /** The template this was compiled from. */
@@ -110,7 +124,12 @@ public final class CompiledTemplate {
      * faster than evaluating all of it each time, and always the same as that.
      */
     public Session session(Answers answers, Context context) {
-        return new Session(this, run(answers, context, Settled.NOTHING), answers);
+        return session(answers, context, Settled.NOTHING);
+    }
+
+    /** The same, where some were settled when somebody's turn ended. */
+    public Session session(Answers answers, Context context, Settled settled) {
+        return new Session(this, run(answers, context, settled), answers);
     }
 
     private Run run(Answers answers, Context context, Settled settled) {
@@ -275,7 +294,7 @@ public final class CompiledTemplate {
     Waiting waiting() {
         Waiting known = waiting;
         if (known == null) {
-            known = Waiting.of(slots, order, symbols);
+            known = Waiting.of(slots, order, prepared);
             waiting = known;
         }
         return known;

@@ -67,7 +67,7 @@ final class FormulaCompiler {
         List<String> names = names(formula, types);
         Program program;
         try {
-            program = Formula.of(formula, types).compile(names, varying(names, within), language);
+            program = symbols.formula(formula, within).compile(names, varying(names, within), language);
         } catch (FormulaProblem refusedByNow) {
             // Kept since before it was refused, as in a release; by what it is refused for it decides nothing.
             return seen -> null;
@@ -100,7 +100,7 @@ final class FormulaCompiler {
         List<String> names = names(formula, types);
         Formula understood;
         try {
-            understood = Formula.of(formula, types);
+            understood = symbols.formula(formula, within);
         } catch (FormulaProblem refusedByNow) {
             return seen -> refusedByNow.getMessage();
         }

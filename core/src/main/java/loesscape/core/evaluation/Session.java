@@ -35,6 +35,8 @@ public final class Session {
     private final Set<String> gone = new HashSet<>();
     private final PriorityQueue<Integer> queue;
     private final Map<String, String> typed;
+    /** How all stands, as long as nothing was answered since. */
+    private @Nullable State known;
 
     Session(CompiledTemplate compiled, Run run, Answers answers) {
         this.compiled = compiled;
@@ -44,7 +46,9 @@ public final class Session {
         this.typed = new HashMap<>(answers.typed());
         int[] rank = waiting.rank();
         this.queue = new PriorityQueue<>(Comparator.comparingInt(slot -> rank[slot]));
-        compiled.states().collect(run, states);
+        State begun = compiled.state(run);
+        this.known = begun;
+        states.putAll(begun.nodes());
     }
 
     /** The answers as they are now. */
@@ -54,7 +58,12 @@ public final class Session {
 
     /** How every node stands now. */
     public State state() {
-        return compiled.state(run);
+        State now = known;
+        if (now == null) {
+            now = compiled.state(run);
+            known = now;
+        }
+        return now;
     }
 
     /** How one node stands now; null where there is none at that address. */
@@ -72,6 +81,7 @@ public final class Session {
      *     gone are told by their section
      */
     public Map<String, NodeState> answer(String address, @Nullable String text) {
+        known = null;
         if (text == null) {
             typed.remove(address);
         } else {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import loesscape.core.model.Field;
 import loesscape.core.model.Logic;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.SymbolTable;
 
@@ -18,7 +19,7 @@ import loesscape.core.model.SymbolTable;
  */
 record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
 
-    static Waiting of(Slots slots, int[] order, SymbolTable symbols) {
+    static Waiting of(Slots slots, int[] order, PreparedTemplate prepared) {
         int size = slots.count();
         int[] rank = new int[size];
         for (int i = 0; i < size; i++) {
@@ -32,9 +33,9 @@ record Waiting(int[] rank, int[][] held, int[][] deciding, int[][] otherwise) {
                 held.get(slots.holder(slot)).add(slot);
             }
             if (slots.node(slot) instanceof Field field) {
-                add(slot, takingPart(field, symbols), slots, otherwise);
+                add(slot, takingPart(field, prepared.symbols()), slots, otherwise);
             }
-            for (Logic.Use use : Logic.uses(slots.node(slot), symbols)) {
+            for (Logic.Use use : prepared.uses(slots.node(slot).key())) {
                 add(slot, use.sources(), slots, use.decides() ? deciding : otherwise);
             }
         }

@@ -25,8 +25,8 @@ import java.util.Set;
 public record Dependencies(List<String> order, List<String> cycle) {
 
     /** Orders the nodes of a template whose keys are unique; references to unknown fields are passed over. */
-    public static Dependencies of(Template template) {
-        Map<String, Set<String>> needs = needs(template);
+    static Dependencies of(PreparedTemplate prepared) {
+        Map<String, Set<String>> needs = needs(prepared);
         List<String> order = new ArrayList<>(needs.size());
         Set<String> done = new HashSet<>();
         for (String start : needs.keySet()) {
@@ -38,32 +38,32 @@ public record Dependencies(List<String> order, List<String> cycle) {
         return new Dependencies(List.copyOf(order), List.of());
     }
 
-    private static Map<String, Set<String>> needs(Template template) {
-        SymbolTable symbols = SymbolTable.of(template);
+    private static Map<String, Set<String>> needs(PreparedTemplate prepared) {
         Map<String, Set<String>> needs = new LinkedHashMap<>();
-        for (Page page : template.pages()) {
-            needs.put(page.key(), waitsFor(page, "", symbols));
-            page.sections().forEach(section -> needs(section, page.key(), symbols, needs));
+        for (Page page : prepared.template().pages()) {
+            needs.put(page.key(), waitsFor(page, "", prepared));
+            page.sections().forEach(section -> needs(section, page.key(), prepared, needs));
         }
         needs.values().forEach(keys -> keys.retainAll(needs.keySet()));
         return needs;
     }
 
-    private static void needs(Section section, String holder, SymbolTable symbols, Map<String, Set<String>> needs) {
-        needs.put(section.key(), waitsFor(section, holder, symbols));
+    private static void needs(
+            Section section, String holder, PreparedTemplate prepared, Map<String, Set<String>> needs) {
+        needs.put(section.key(), waitsFor(section, holder, prepared));
         for (Item item : section.items()) {
             if (item instanceof Section inner) {
-                needs(inner, section.key(), symbols, needs);
+                needs(inner, section.key(), prepared, needs);
             } else {
-                needs.put(item.key(), waitsFor(item, section.key(), symbols));
+                needs.put(item.key(), waitsFor(item, section.key(), prepared));
             }
         }
     }
 
-    private static Set<String> waitsFor(Node node, String holder, SymbolTable symbols) {
+    private static Set<String> waitsFor(Node node, String holder, PreparedTemplate prepared) {
         Set<String> keys = new LinkedHashSet<>();
         keys.add(holder);
-        Logic.uses(node, symbols).stream().filter(Logic.Use::decides).forEach(use -> keys.addAll(use.sources()));
+        prepared.uses(node.key()).stream().filter(Logic.Use::decides).forEach(use -> keys.addAll(use.sources()));
         return keys;
     }
 

@@ -1,7 +1,6 @@
 package loesscape.core.model;
 
 import java.util.function.BiConsumer;
-import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
@@ -27,7 +26,7 @@ final class FormulaCheck {
      */
     void check(String path, String formula, Type wanted, String expectation) {
         try {
-            Type type = Formula.of(formula, symbols.types(within)).type();
+            Type type = symbols.formula(formula, within).type();
             boolean fits = type.base().equals(wanted.base())
                     || type == Type.Simple.ANY
                     || type == Type.Simple.NOTHING

@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
@@ -34,6 +35,11 @@ public final class SymbolTable {
     private final Map<String, Map<String, Type>> types = new ConcurrentHashMap<>();
     private final Map<String, Set<String>> choices = new ConcurrentHashMap<>();
     private final Map<String, List<Use>> uses = new ConcurrentHashMap<>();
+    private final Map<String, Map<String, Understood>> formulas = new ConcurrentHashMap<>();
+
+    /** A formula, or why it is none. */
+    private record Understood(
+            @Nullable Formula formula, @Nullable FormulaProblem problem) {}
 
     /** What the names for any place are kept under; no key has such a sign. */
     private static final String ANYWHERE = "*";
@@ -154,6 +160,28 @@ public final class SymbolTable {
      */
     public Map<String, Type> types(@Nullable String within) {
         return remembered(types, within == null ? "" : within, () -> typesWithin(within));
+    }
+
+    /**
+     * A formula as it is understood at a place; each is read once.
+     *
+     * @param within the repeating section in whose rows the place is; null for outside of rows
+     * @throws FormulaProblem with the place of what is not understood or can never be worked out
+     */
+    public Formula formula(String text, @Nullable String within) {
+        Map<String, Understood> known =
+                formulas.computeIfAbsent(within == null ? "" : within, ignored -> new ConcurrentHashMap<>());
+        Understood understood = remembered(known, text, () -> {
+            try {
+                return new Understood(Formula.of(text, types(within)), null);
+            } catch (FormulaProblem problem) {
+                return new Understood(null, problem);
+            }
+        });
+        if (understood.formula() != null) {
+            return understood.formula();
+        }
+        throw Objects.requireNonNull(understood.problem());
     }
 
     /** What a formula names, wherever in the template it stands; nothing where it is not understood. */

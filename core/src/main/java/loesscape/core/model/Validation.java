@@ -26,6 +26,7 @@ public final class Validation {
     private static final Pattern LANGUAGE = Pattern.compile("[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8}){0,4}");
     private static final Pattern FILE = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
 
+    private final PreparedTemplate prepared;
     private final Template template;
     private final SymbolTable symbols;
     private long placesInRows;
@@ -33,19 +34,26 @@ public final class Validation {
     private final Map<String, String> pathOfKey = new HashMap<>();
     private final TextBounds texts = new TextBounds(this::report);
 
-    private Validation(Template template) {
-        this.template = template;
-        this.symbols = SymbolTable.of(template);
+    private Validation(PreparedTemplate prepared) {
+        this.prepared = prepared;
+        this.template = prepared.template();
+        this.symbols = prepared.symbols();
     }
 
     /** Everything that is wrong with a template, in document order; empty when it is valid. */
     public static List<Problem> of(Template template) {
+        return of(PreparedTemplate.of(template));
+    }
+
+    /** Everything that is wrong with a template that was prepared already. */
+    public static List<Problem> of(PreparedTemplate prepared) {
+        Template template = prepared.template();
         if (size(template) > MOST_NODES) {
             return List.of(new Problem(
                     "/pages",
                     "There are %d pages, sections and items; the most is %d.".formatted(size(template), MOST_NODES)));
         }
-        Validation validation = new Validation(template);
+        Validation validation = new Validation(prepared);
         validation.run();
         List<Problem> found = validation.problems;
         return List.copyOf(found.subList(0, Math.min(found.size(), MOST_PROBLEMS)));
@@ -57,11 +65,16 @@ public final class Validation {
 
     /** The template itself, if it is valid. */
     public static Template require(Template template) {
-        List<Problem> problems = of(template);
+        require(PreparedTemplate.of(template));
+        return template;
+    }
+
+    /** Refuses a template that is not valid. */
+    public static void require(PreparedTemplate prepared) {
+        List<Problem> problems = of(prepared);
         if (!problems.isEmpty()) {
             throw new InvalidTemplate(problems);
         }
-        return template;
     }
 
     private void run() {
@@ -500,7 +513,7 @@ public final class Validation {
     }
 
     private void cycle() {
-        List<String> cycle = Dependencies.of(template).cycle();
+        List<String> cycle = prepared.dependencies().cycle();
         if (cycle.isEmpty()) {
             return;
         }
@@ -509,7 +522,7 @@ public final class Validation {
         Node first = nodes.get(cycle.getFirst());
         String where = first == null
                 ? ""
-                : Logic.uses(first, symbols).stream()
+                : prepared.uses(first.key()).stream()
                         .filter(use -> use.decides() && use.sources().contains(cycle.get(1)))
                         .map(Logic.Use::path)
                         .findFirst()

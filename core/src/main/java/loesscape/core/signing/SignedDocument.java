@@ -139,6 +139,13 @@ public final class SignedDocument {
         return seen(state, field -> owner(field).equals(role));
     }
 
+    /** The same, for a role that goes on answering. */
+    public Answering answering(String role, Answers answers, LocalDate today) {
+        return new Answering(
+                compiled.session(counting(answers), new Context(today, Stage.FILLING, role), settled),
+                state -> seen(state, field -> owner(field).equals(role)));
+    }
+
     /** How the document stands for a role while it is not its turn: nothing is open. */
     public State closed(String role, Answers answers, LocalDate today) {
         return seen(evaluate(answers, new Context(today, Stage.REVIEWING, role)), field -> false);

@@ -123,7 +123,7 @@ public final class Signing {
         Role role = document.compiled().symbols().role(party.role());
         return role == null || role.takesPart() == null
                 ? ""
-                : new Reasons(document.template()).notMet(role.takesPart(), standing);
+                : new Reasons(document.compiled().prepared()).notMet(role.takesPart(), standing);
     }
 
     /** Whether all are through: signed, or not taking part. */

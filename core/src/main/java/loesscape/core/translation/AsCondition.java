@@ -23,9 +23,9 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Condition.OfRows.Quantity;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Stage;
 import loesscape.core.model.SymbolTable;
-import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,8 +36,8 @@ public final class AsCondition {
 
     private final SymbolTable symbols;
 
-    public AsCondition(Template template) {
-        this.symbols = SymbolTable.of(template);
+    public AsCondition(PreparedTemplate prepared) {
+        this.symbols = prepared.symbols();
     }
 
     /**

@@ -24,8 +24,8 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SymbolTable;
-import loesscape.core.model.Template;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,8 +36,8 @@ public final class AsFormula {
 
     private final SymbolTable symbols;
 
-    public AsFormula(Template template) {
-        this.symbols = SymbolTable.of(template);
+    public AsFormula(PreparedTemplate prepared) {
+        this.symbols = prepared.symbols();
     }
 
     /** A condition of a valid template as a formula. */

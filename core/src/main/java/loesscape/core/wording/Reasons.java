@@ -12,9 +12,9 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Node;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.SymbolTable;
-import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
@@ -24,9 +24,9 @@ public final class Reasons {
     private final Map<String, Node> nodes = new HashMap<>();
     private final SymbolTable symbols;
 
-    public Reasons(Template template) {
-        template.nodes().forEach(node -> nodes.put(node.key(), node));
-        this.symbols = SymbolTable.of(template);
+    public Reasons(PreparedTemplate prepared) {
+        prepared.template().nodes().forEach(node -> nodes.put(node.key(), node));
+        this.symbols = prepared.symbols();
     }
 
     /** What the reasons look at: how the document stands now. A row is named where something stands in rows. */

@@ -28,6 +28,7 @@ import loesscape.core.model.Numbers;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
@@ -51,9 +52,9 @@ public final class Sentences {
     private final SymbolTable symbols;
     private int writtenOut;
 
-    public Sentences(Template template) {
-        this.template = template;
-        this.symbols = SymbolTable.of(template);
+    public Sentences(PreparedTemplate prepared) {
+        this.template = prepared.template();
+        this.symbols = prepared.symbols();
     }
 
     /** The sentences of every node that has any, by key, in document order. */

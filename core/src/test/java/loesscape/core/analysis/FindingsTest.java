@@ -17,6 +17,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SymbolTable;
@@ -47,7 +48,8 @@ class FindingsTest {
                         Field.of("depth", "Depth", NUMBER),
                         Field.of("use", "Use", uses),
                         Field.of("note", "Note", new FieldKind.Text("", 0)).withShown(shown)));
-        return Findings.of(Template.of("T", List.of(new Page("p", "", null, List.of(section))))).stream()
+        return Findings.of(PreparedTemplate.of(Template.of("T", List.of(new Page("p", "", null, List.of(section))))))
+                .stream()
                 .map(Finding::key)
                 .toList();
     }
@@ -75,7 +77,7 @@ class FindingsTest {
                 List.of(),
                 PageSettings.PLAIN,
                 List.of());
-        assertThat(Findings.of(template).stream().map(Finding::message))
+        assertThat(Findings.of(PreparedTemplate.of(template)).stream().map(Finding::message))
                 .containsExactly(
                         "“Second” signs nothing: no signature is given to this role.",
                         "“Third” has nothing to do: no field is given to this role.",

@@ -22,6 +22,7 @@ import loesscape.core.model.Look;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
@@ -88,11 +89,12 @@ class BandsAndFiltersTest {
     @Test
     void bandsOfDaysAreSaidAndWrittenWithTheirDays() {
         Template template = dated();
-        assertThat(new AsFormula(template).of(LATE))
+        assertThat(new AsFormula(PreparedTemplate.of(template)).of(LATE))
                 .isEqualTo("@\"2026-12-31\" < end and @\"2027-12-31\" >= end or @\"2027-12-31\" < end");
-        assertThat(new AsCondition(template).of(new AsFormula(template).of(LATE)))
+        assertThat(new AsCondition(PreparedTemplate.of(template))
+                        .of(new AsFormula(PreparedTemplate.of(template)).of(LATE)))
                 .isEqualTo(LATE);
-        String said = new Sentences(template)
+        String said = new Sentences(PreparedTemplate.of(template))
                         .of(template.nodes().stream()
                                 .filter(node -> node.key().equals("sign"))
                                 .findFirst()

@@ -103,7 +103,11 @@ class HostileTest {
                         .of("follows")
                         .shown())
                 .isTrue();
-        assertThat(new Sentences(template).of(follows).getFirst().text().length())
+        assertThat(new Sentences(PreparedTemplate.of(template))
+                        .of(follows)
+                        .getFirst()
+                        .text()
+                        .length())
                 .isLessThan(1_000);
     }
 

@@ -269,7 +269,13 @@ class SignedStaysTest {
                             ? RowNames.address(inRows.get(random.nextInt(inRows.size())), "r1")
                             : fields.isEmpty() ? "" : fields.get(random.nextInt(fields.size()));
                     if (!key.isEmpty() && document.mayAnswer(role, key)) {
-                        answers = answers.with(key, random.nextInt(5) == 0 ? "" : PEN + "L" + random.nextInt(9) + " 1");
+                        String typed = random.nextInt(5) == 0 ? "" : PEN + "L" + random.nextInt(9) + " 1";
+                        Answering answering = document.answering(role, answers, TODAY);
+                        assertThat(answering.state()).isEqualTo(document.state(role, answers, TODAY));
+                        answers = answers.with(key, typed);
+                        assertThat(answering.answer(key, typed))
+                                .as("one answer is as all anew")
+                                .isEqualTo(document.state(role, answers, TODAY));
                     }
                 }
                 State seen = document.state(role, answers, TODAY);

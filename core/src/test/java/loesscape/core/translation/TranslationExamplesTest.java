@@ -19,6 +19,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
@@ -85,8 +86,8 @@ class TranslationExamplesTest {
     /** A condition, its formula, and what comes back of it, over answers and blanks in every combination. */
     private static void meansTheSame(Condition condition) {
         Template template = template(condition);
-        String formula = new AsFormula(template).of(condition);
-        Condition back = new AsCondition(template).of(formula);
+        String formula = new AsFormula(PreparedTemplate.of(template)).of(condition);
+        Condition back = new AsCondition(PreparedTemplate.of(template)).of(formula);
         CompiledTemplate clause = compiled(condition);
         CompiledTemplate written = compiled(new Condition.Written(formula));
         CompiledTemplate read = compiled(back);
@@ -154,9 +155,11 @@ class TranslationExamplesTest {
     @Test
     void aChoiceOfACellOfNumbersIsComparedAsANumber() {
         Condition cheap = new Clause.ChoiceClause("rate", Clause.ChoiceClause.ChoiceTest.IS, List.of("4.50"), null);
-        assertThat(new AsFormula(template(cheap)).of(cheap)).isEqualTo("rate.rate = 4.5");
+        assertThat(new AsFormula(PreparedTemplate.of(template(cheap))).of(cheap))
+                .isEqualTo("rate.rate = 4.5");
         meansTheSame(cheap);
-        assertThat(new AsCondition(template(cheap)).of("rate.rate = 4.5")).isEqualTo(cheap);
+        assertThat(new AsCondition(PreparedTemplate.of(template(cheap))).of("rate.rate = 4.5"))
+                .isEqualTo(cheap);
         Condition some =
                 new Clause.ChoiceClause("rate", Clause.ChoiceClause.ChoiceTest.IS_NOT, List.of("4.50", "12"), null);
         meansTheSame(some);
@@ -166,8 +169,8 @@ class TranslationExamplesTest {
     void rowsAreAskedSharedConditionsOfRows() {
         Condition any =
                 new Condition.OfRows("samples", Condition.OfRows.Quantity.ANY, new Condition.Shared("sour"), null);
-        assertThat(new AsFormula(template(any)).of(any)).isEqualTo("count(samples[sour]) > 0");
-        assertThat(new AsCondition(template(any)).of("count(samples[sour]) > 0"))
+        assertThat(new AsFormula(PreparedTemplate.of(template(any))).of(any)).isEqualTo("count(samples[sour]) > 0");
+        assertThat(new AsCondition(PreparedTemplate.of(template(any))).of("count(samples[sour]) > 0"))
                 .isEqualTo(any);
         for (Condition each : List.of(any, new Condition.Written("count(samples[sour]) > 0"))) {
             assertThat(holds(each, Map.of("samples", "r1,r2", "acid@r1", "7", "acid@r2", "4"), Context.UNDATED))
@@ -180,7 +183,7 @@ class TranslationExamplesTest {
     @Test
     void whatSaysTwoThingsOfABlankIsNotTakenForAClause() {
         String formula = "if n = null then true else n != null";
-        Condition read = new AsCondition(template(new Condition.Always())).of(formula);
+        Condition read = new AsCondition(PreparedTemplate.of(template(new Condition.Always()))).of(formula);
         assertThat(read).isEqualTo(new Condition.Written(formula));
         assertThat(holds(read, Map.of(), Context.UNDATED)).isTrue();
     }
@@ -195,8 +198,9 @@ class TranslationExamplesTest {
             for (Condition many :
                     List.of(new Condition.All(clauses), new Condition.Any(clauses), new Condition.None(clauses))) {
                 Template template = template(many);
-                String formula = new AsFormula(template).of(many);
-                assertThat(new AsCondition(template).of(formula)).isEqualTo(many);
+                String formula = new AsFormula(PreparedTemplate.of(template)).of(many);
+                assertThat(new AsCondition(PreparedTemplate.of(template)).of(formula))
+                        .isEqualTo(many);
                 Map<String, String> answers = Map.of("n", String.valueOf(count - 2));
                 assertThat(holds(new Condition.Written(formula), answers, Context.UNDATED))
                         .isEqualTo(holds(many, answers, Context.UNDATED));

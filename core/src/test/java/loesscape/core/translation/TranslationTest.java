@@ -13,6 +13,7 @@ import loesscape.core.model.Item;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
@@ -28,8 +29,8 @@ class TranslationTest {
         int[] same = {0};
         Cases.check("conditions as formulas, five sets of answers each", 3_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
-            AsFormula asFormula = new AsFormula(template);
-            AsCondition asCondition = new AsCondition(template);
+            AsFormula asFormula = new AsFormula(PreparedTemplate.of(template));
+            AsCondition asCondition = new AsCondition(PreparedTemplate.of(template));
             StringBuilder all = new StringBuilder();
             Template written = mapped(template, condition -> new Condition.Written(asFormula.of(condition)));
             Template back = mapped(template, condition -> {

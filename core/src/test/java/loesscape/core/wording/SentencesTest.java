@@ -22,6 +22,7 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
 import loesscape.core.model.Page;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import org.junit.jupiter.api.Test;
@@ -137,11 +138,12 @@ class SentencesTest {
 
     private static String reason(Template template, Answers answers) {
         CompiledTemplate compiled = CompiledTemplate.compile(template);
-        return new Reasons(template).folded("name", "", compiled.standing(answers, Context.UNDATED));
+        return new Reasons(PreparedTemplate.of(template))
+                .folded("name", "", compiled.standing(answers, Context.UNDATED));
     }
 
     private static List<String> sentences(Item item) {
-        return new Sentences(template(PURPOSE, DEPTH, START, NAME))
+        return new Sentences(PreparedTemplate.of(template(PURPOSE, DEPTH, START, NAME)))
                 .of(item).stream().map(Sentence::text).toList();
     }
 

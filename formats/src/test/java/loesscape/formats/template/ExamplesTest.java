@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentences;
@@ -47,7 +48,7 @@ class ExamplesTest {
         String text = read(file);
         assertThat(SCHEMA.validate(text, InputFormat.JSON)).as(file.toString()).isEmpty();
         Template template = TemplateFile.read(text);
-        assertThat(new Sentences(template).all()).isNotEmpty();
+        assertThat(new Sentences(PreparedTemplate.of(template)).all()).isNotEmpty();
         CompiledTemplate compiled = CompiledTemplate.compile(template);
         String name = file.getFileName().toString().replace(".loess.json", "");
         JsonNode trials = Json.parse(read(file.resolveSibling(name + ".trials.json")));

@@ -21,6 +21,7 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
@@ -44,13 +45,18 @@ final class DraftModel {
     private record LastAsked(Answers answers, Context context, Stand stand) {}
 
     DraftModel(Template template) {
-        this.compiled = CompiledTemplate.ofValid(template);
-        this.parts = TemplateIndex.of(template);
-        Sentences writing = new Sentences(template);
+        this(PreparedTemplate.of(template), TemplateIndex.of(template));
+    }
+
+    /** Of a template that was prepared already, as by an edit. */
+    DraftModel(PreparedTemplate prepared, TemplateIndex parts) {
+        this.compiled = CompiledTemplate.ofValid(prepared);
+        this.parts = parts;
+        Sentences writing = new Sentences(prepared);
         this.sentences = writing.all();
-        this.settings = DraftSettings.of(template, writing);
-        this.bonds = Bonds.of(template);
-        this.reasons = new Reasons(template);
+        this.settings = DraftSettings.of(prepared, writing);
+        this.bonds = Bonds.of(prepared);
+        this.reasons = new Reasons(prepared);
     }
 
     /**
@@ -86,6 +92,10 @@ final class DraftModel {
 
     Template template() {
         return compiled.template();
+    }
+
+    PreparedTemplate prepared() {
+        return compiled.prepared();
     }
 
     /**

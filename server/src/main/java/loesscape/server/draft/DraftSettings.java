@@ -7,6 +7,7 @@ import loesscape.core.analysis.Findings;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentence;
@@ -43,7 +44,8 @@ public record DraftSettings(
     /** A trial, and how many answers it has. */
     public record TrialView(String name, int answers) {}
 
-    static DraftSettings of(Template template, Sentences sentences) {
+    static DraftSettings of(PreparedTemplate prepared, Sentences sentences) {
+        Template template = prepared.template();
         return new DraftSettings(
                 template.roles().stream()
                         .map(role -> new RoleView(role, sentences.takesPart(role)))
@@ -65,7 +67,7 @@ public record DraftSettings(
                         .map(trial ->
                                 new TrialView(trial.name(), trial.answers().size()))
                         .toList(),
-                Stream.concat(Findings.of(template).stream(), PrintFindings.of(template).stream())
+                Stream.concat(Findings.of(prepared).stream(), PrintFindings.of(template).stream())
                         .toList());
     }
 }

@@ -17,7 +17,6 @@ import loesscape.core.editing.ChangeWords;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.editing.Refusal;
-import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
@@ -193,8 +192,9 @@ public class Drafts {
                     "Changed elsewhere in the meantime: %s. The document is shown as it is now; make your edit again if it still fits."
                             .formatted(changedSince(id, revision)));
         }
-        Template after = Editing.apply(before.template(), edit);
-        Change change = Change.between(TemplateIndex.of(before.template()), TemplateIndex.of(after));
+        DraftModel model = entry(before).model();
+        Editing.Edited edited = Editing.apply(model.parts(), edit);
+        Change change = Change.between(model.parts(), edited.parts());
         if (change.isEmpty()) {
             return difference(before, before, account);
         }
@@ -203,7 +203,8 @@ public class Drafts {
             Tryout tryout = tryouts.find(id, account);
             tryouts.keep(id, account, tryout.with(tryout.answers().renamed(rename.key(), rename.to())));
         }
-        return difference(before, templates.keep(before, after, change, Kind.EDIT, account), account);
+        WorkingCopy after = templates.keep(before, edited.prepared().template(), change, Kind.EDIT, account);
+        return difference(id, model, remembered(after, new DraftModel(edited.prepared(), edited.parts())), account);
     }
 
     private String changedSince(UUID id, int revision) {
@@ -334,20 +335,20 @@ public class Drafts {
         if (condition == null) {
             throw new Problems.Missing("“%s” has no such condition any more.".formatted(node.name()));
         }
-        return new AsFormula(model.template()).of(condition);
+        return new AsFormula(model.prepared()).of(condition);
     }
 
     /** What names mean in the draft. */
     @Transactional(readOnly = true)
     public SymbolTable symbols(UUID id) {
-        return SymbolTable.of(current(id).model().template());
+        return current(id).model().prepared().symbols();
     }
 
     /** A formula as a condition; refused with the place where it is not understood. */
     @Transactional(readOnly = true)
     public Condition condition(UUID id, String formula) {
         try {
-            return new AsCondition(current(id).model().template()).of(formula);
+            return new AsCondition(current(id).model().prepared()).of(formula);
         } catch (FormulaProblem problem) {
             throw new Refusal("At character %d: %s".formatted(problem.at() + 1, problem.getMessage()));
         }
@@ -391,8 +392,13 @@ public class Drafts {
     }
 
     private DraftChange difference(WorkingCopy before, WorkingCopy after, long account) {
-        Tryout tryout = tryouts.find(after.id(), account);
-        return difference(after.id(), entry(before).model(), tryout, entry(after), tryout, account);
+        DraftModel model = entry(before).model();
+        return difference(after.id(), model, entry(after), account);
+    }
+
+    private DraftChange difference(UUID id, DraftModel before, Entry now, long account) {
+        Tryout tryout = tryouts.find(id, account);
+        return difference(id, before, tryout, now, tryout, account);
     }
 
     private DraftChange difference(
@@ -453,7 +459,11 @@ public class Drafts {
         if (known != null && known.version().equals(copy.version())) {
             return known;
         }
-        Entry entry = new Entry(copy.version(), new DraftModel(copy.template()));
+        return remembered(copy, new DraftModel(copy.template()));
+    }
+
+    private Entry remembered(WorkingCopy copy, DraftModel model) {
+        Entry entry = new Entry(copy.version(), model);
         models.put(copy.id(), entry);
         return entry;
     }

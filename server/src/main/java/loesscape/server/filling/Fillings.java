@@ -12,6 +12,7 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
+import loesscape.core.evaluation.Session;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Node;
 import loesscape.core.model.Refused;
@@ -194,11 +195,13 @@ public class Fillings {
         CompiledTemplate release = release(target);
         Known known = known(link, secret);
         Filling filling = open(known.filling());
-        State before = release.evaluate(filling.answers(), now());
+        Session session = release.session(filling.answers(), now());
+        State before = session.state();
         String kept = rules.check(release, before, filling.id(), key, typed);
         fillings.keep(filling.id(), key, kept);
         Answers answers = filling.answers().with(key, kept);
-        State after = release.evaluate(answers, now());
+        session.answer(key, kept);
+        State after = session.state();
         return new Done<>(
                 known.secret(),
                 AnswerKept.of(

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
 import loesscape.core.evaluation.State;
+import loesscape.core.signing.Answering;
 import loesscape.core.signing.Event;
 import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.NotNow;
@@ -182,7 +183,8 @@ public class Turns {
         if (!document.mayAnswer(role, address)) {
             throw new NotNow("This is for somebody else to answer.");
         }
-        State stood = before.state(role);
+        Answering answering = document.answering(role, before.answers(), before.today());
+        State stood = answering.state();
         String given = rules.check(document.compiled(), stood, kept.filling(), address, typed);
         document.checkRows(role, address, typed, before.answers(), stood);
         fillings.keep(kept.filling(), address, given);
@@ -191,7 +193,7 @@ public class Turns {
                 followed.actor(),
                 document.answered(role, address, before.answers().of(address), given, DispatchService::digest));
         DispatchDocument after = before.with(address, given);
-        State stands = after.state(role);
+        State stands = answering.answer(address, given);
         return AnswerKept.of(
                 clock.instant(),
                 document.template(),

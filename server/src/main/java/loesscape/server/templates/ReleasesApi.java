@@ -10,6 +10,7 @@ import loesscape.core.analysis.Findings;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.MayBeLeftOut;
+import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.server.accounts.Author;
@@ -112,8 +113,9 @@ public class ReleasesApi {
     }
 
     private List<Finding> blocking(Template template) {
-        List<Finding> blocking = new ArrayList<>(
-                Findings.of(template).stream().filter(Finding::blocks).toList());
+        List<Finding> blocking = new ArrayList<>(Findings.of(PreparedTemplate.of(template)).stream()
+                .filter(Finding::blocks)
+                .toList());
         if (!facing.simulatedPayments()) {
             template.fields().stream()
                     .filter(field -> field.kind() instanceof FieldKind.Payment)
