@@ -1,0 +1,189 @@
+package loesscape.formats.template;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import loesscape.core.model.InvalidTemplate;
+import loesscape.core.model.Problem;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * What a template is refused for, where, and in which words; beside each the nearest thing that is taken, so that a limit
+ * that moves by one is found. JSON is written with ' for ".
+ */
+class RefusedTemplatesTest {
+
+    private static final String DOCUMENT = """
+            {'formatVersion':1,'title':'Permit','pages':[{'key':'p','sections':[
+             {'key':'s','title':'Well','items':[
+              {'type':'field','key':'f','label':'Tried','kind':KIND,'bands':BANDS,'value':VALUE,'shown':SHOWN},
+              {'type':'field','key':'purpose','label':'Purpose','kind':{'type':'oneChoice','choices':[
+                {'id':'house','label':'House water'},{'id':'irrigation','label':'Irrigation'}]}},
+              {'type':'field','key':'uses','label':'Uses','kind':{'type':'severalChoices','choices':[
+                {'id':'a','label':'A'},{'id':'b','label':'B'},{'id':'c','label':'C'}]}},
+              {'type':'field','key':'fenced','label':'Fenced','kind':{'type':'yesNo'}},
+              {'type':'field','key':'name','label':'Name','kind':{'type':'text'}},
+              {'type':'field','key':'depth','label':'Depth','kind':{'type':'number','decimals':1},'bands':[
+                {'id':'low','label':'Low','upTo':{'at':10,'included':false}},{'id':'high','label':'High'}]},
+              {'type':'field','key':'start','label':'Start','kind':{'type':'date'}},
+              {'type':'field','key':'hour','label':'Hour','kind':{'type':'time'}},
+              {'type':'field','key':'plan','label':'Plan','kind':{'type':'attachment','most':1,'largest':1}}]},
+             {'key':'samples','title':'Samples','rows':{'least':0,'most':5},'items':[
+              {'type':'field','key':'acidity','label':'Acidity','kind':{'type':'number','decimals':1}},
+              {'type':'field','key':'note','label':'Note','kind':{'type':'text'}}]}]}],
+             'conditions':[{'key':'deep','name':'Deep','condition':
+               {'type':'comparison','field':'depth','test':'more','to':{'type':'number','number':30}}},
+              {'key':'sour','name':'Sour','condition':
+               {'type':'comparison','field':'acidity','test':'less','to':{'type':'number','number':5}}}],
+             'lists':[{'key':'soils','name':'Soils','columns':[{'key':'kind','title':'Kind'},
+               {'key':'rate','title':'Rate','number':true}],'rows':[['Loess','2'],['Clay','3']]}],
+             'roles':[{'key':'owner','name':'Owner','order':1}]}
+            """;
+
+    private static final String TEXT = "{'type':'text'}";
+    private static final String SHORT = "{'type':'always'}";
+
+    private static List<Problem> problems(String kind, String bands, String value, String shown) {
+        String text = DOCUMENT.replace("KIND", kind)
+                .replace("BANDS", bands)
+                .replace("VALUE", value)
+                .replace("SHOWN", shown)
+                .replace('\'', '"');
+        try {
+            TemplateFile.read(text);
+            return List.of();
+        } catch (InvalidTemplate invalid) {
+            return invalid.problems();
+        }
+    }
+
+    private static void isRefused(List<Problem> found, String path, String message) {
+        assertThat(found).contains(new Problem("/pages/0/sections/0/items/0" + path, message));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            {'type':'number','decimals':0}  | {'type':'number','decimals':-1} | /kind/decimals | A number has 0 to 10 decimals.
+            {'type':'number','decimals':10} | {'type':'number','decimals':11} | /kind/decimals | A number has 0 to 10 decimals.
+            {'type':'number','decimals':0,'lower':{'at':1,'included':true},'upper':{'at':1,'included':true}} | {'type':'number','decimals':0,'lower':{'at':1,'included':true},'upper':{'at':1,'included':false}} | /kind/upper | No number lies between these limits; the upper one must be above the lower.
+            {'type':'number','decimals':0,'lower':{'at':1,'included':false},'upper':{'at':2,'included':false}} | {'type':'number','decimals':0,'lower':{'at':2,'included':true},'upper':{'at':1,'included':true}} | /kind/upper | No number lies between these limits; the upper one must be above the lower.
+            {'type':'money','currency':'JPY'} | {'type':'money','currency':'JPX'} | /kind/currency | “JPX” is not a currency code of ISO 4217, such as EUR.
+            {'type':'rating','most':2}  | {'type':'rating','most':1}  | /kind/most | A rating goes from 1 to 2 up to 10.
+            {'type':'rating','most':10} | {'type':'rating','most':11} | /kind/most | A rating goes from 1 to 2 up to 10.
+            {'type':'phone','region':'NL'} | {'type':'phone','region':'XX'} | /kind/region | “XX” is not a country by two letters of ISO 3166-1, such as NL.
+            {'type':'phone','region':''} | {'type':'phone','region':'nl'} | /kind/region | “nl” is not a country by two letters of ISO 3166-1, such as NL.
+            {'type':'text','longest':0} | {'type':'text','longest':-1} | /kind/longest | The longest answer is 0 (no limit) to 100000 characters.
+            {'type':'longText','longest':100000} | {'type':'longText','longest':100001} | /kind/longest | The longest answer is 0 (no limit) to 100000 characters.
+            {'type':'text','placeholder':'one line'} | {'type':'text','placeholder':'two\\nlines'} | /kind/placeholder | This is one line; take out the line break.
+            {'type':'date','earliest':'2026-02-01','latest':'2026-02-01'} | {'type':'date','earliest':'2026-02-02','latest':'2026-02-01'} | /kind/latest | The latest day lies before the earliest.
+            {'type':'time','earliest':'09:00','latest':'09:00'} | {'type':'time','earliest':'09:01','latest':'09:00'} | /kind/latest | The latest time lies before the earliest.
+            {'type':'attachment','most':1,'largest':1}   | {'type':'attachment','most':0,'largest':1}  | /kind/most | A field takes 1 to 20 files.
+            {'type':'attachment','most':20,'largest':50} | {'type':'attachment','most':21,'largest':50} | /kind/most | A field takes 1 to 20 files.
+            {'type':'attachment','most':1,'largest':1}   | {'type':'attachment','most':1,'largest':0}  | /kind/largest | A file has at most 1 to 50 megabytes.
+            {'type':'attachment','most':1,'largest':50}  | {'type':'attachment','most':1,'largest':51} | /kind/largest | A file has at most 1 to 50 megabytes.
+            {'type':'attachment','most':1,'largest':1,'endings':['pdf']} | {'type':'attachment','most':1,'largest':1,'endings':['pdf','.pdf']} | /kind/endings/1 | “.pdf” is not the ending of a file name, such as pdf.
+            {'type':'picture','largest':50} | {'type':'picture','largest':51} | /kind/largest | A file has at most 1 to 50 megabytes.
+            {'type':'payment','currency':'EUR','amount':'depth * 2'} | {'type':'payment','currency':'EU','amount':'1'} | /kind/currency | “EU” is not a currency code of ISO 4217, such as EUR.
+            {'type':'oneChoice','choices':[{'id':'x','label':'X'}]} | {'type':'oneChoice','choices':[]} | /kind/choices | There is nothing to choose from; add a choice.
+            {'type':'oneChoice','choices':[{'id':'x','label':'X'}]} | {'type':'oneChoice','choices':[{'id':'x','label':' '}]} | /kind/choices/0/label | The choice has no label; give it one.
+            {'type':'oneChoice','other':false,'choices':[{'id':'other','label':'X'}]} | {'type':'oneChoice','other':true,'choices':[{'id':'other','label':'X'}]} | /kind/other | An answer in own words goes by the identity “other”, which one of the choices has.
+            {'type':'severalChoices','least':1,'most':1,'choices':[{'id':'x','label':'X'}]} | {'type':'severalChoices','least':2,'most':1,'choices':[{'id':'x','label':'X'}]} | /kind/most | The most choices are not below the least, and neither is below 0.
+            {'type':'severalChoices','least':3,'most':0,'choices':[{'id':'x','label':'X'}]} | {'type':'severalChoices','least':-1,'most':0,'choices':[{'id':'x','label':'X'}]} | /kind/most | The most choices are not below the least, and neither is below 0.
+            {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'purpose','perAnswer':{'house':['x']}}} | {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'purpose','perAnswer':{'barn':['x']}}} | /kind/offer/perAnswer/barn | “Purpose” has no choice “barn”.
+            {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'fenced','perAnswer':{'yes':['x']}}} | {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'fenced','perAnswer':{'yes':['y']}}} | /kind/offer/perAnswer/yes | “Tried” has no choice “y”.
+            {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'fenced','perAnswer':{}}} | {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'uses','perAnswer':{}}} | /kind/offer/parent | Choices follow a field with one choice; “Uses” is none.
+            {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'fenced','perAnswer':{}}} | {'type':'oneChoice','choices':[{'id':'x','label':'X'}],'offer':{'parent':'nobody','perAnswer':{}}} | /kind/offer/parent | There is no field “nobody”.
+            {'type':'lookup','list':'soils','column':'kind'} | {'type':'lookup','list':'soil','column':'kind'} | /kind/list | There is no lookup list “soil”.
+            {'type':'lookup','list':'soils','column':'rate'} | {'type':'lookup','list':'soils','column':'price'} | /kind/column | “Soils” has no column “price”.
+            {'type':'lookup','list':'soils','column':'kind','filters':{'rate':'depth'}} | {'type':'lookup','list':'soils','column':'kind','filters':{'price':'depth'}} | /kind/filters/price | “Soils” has no column “price”.
+            {'type':'lookup','list':'soils','column':'kind','filters':{'kind':'name'}} | {'type':'lookup','list':'soils','column':'kind','filters':{'kind':'start'}} | /kind/filters/kind | A list follows a text, a number or one choice; “Start” is none of these.
+            {'type':'lookup','list':'soils','column':'kind','filters':{'kind':'purpose'}} | {'type':'lookup','list':'soils','column':'kind','filters':{'kind':'acidity'}} | /kind/filters/kind | “Acidity” stands in rows; only what stands in the same rows can follow it.
+            """)
+    void aKindIsRefused(String taken, String refused, String path, String message) {
+        assertThat(problems(taken, "[]", "null", SHORT)).as(taken).isEmpty();
+        isRefused(problems(refused, "[]", "null", SHORT), path, message);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            {'type':'answered','field':'depth'} | {'type':'answered','field':'height'} | /shown/field | There is no field “height”.
+            {'type':'answered','field':'depth'} | {'type':'isBlank','field':'acidity'} | /shown/field | “Acidity” stands in rows; say for which: any row, every row, no row, or a total.
+            {'type':'choice','field':'purpose','test':'is','choices':['house']} | {'type':'choice','field':'purpose','test':'is','choices':['barn']} | /shown/choices/0 | “Purpose” has no choice “barn”.
+            {'type':'choice','field':'fenced','test':'is','choices':['yes']} | {'type':'choice','field':'fenced','test':'is','choices':[]} | /shown/choices | Say which choice is meant.
+            {'type':'choice','field':'fenced','test':'isNot','choices':['no']} | {'type':'choice','field':'uses','test':'is','choices':['a']} | /shown | “Uses” has no such choices to compare with.
+            {'type':'set','field':'uses','test':'includes','choices':['a','b']} | {'type':'set','field':'uses','test':'includes','choices':['a','d']} | /shown/choices/1 | “Uses” has no choice “d”.
+            {'type':'set','field':'uses','test':'isExactly','choices':['a']} | {'type':'set','field':'purpose','test':'isExactly','choices':['house']} | /shown | “Purpose” has no such choices to compare with.
+            {'type':'count','field':'uses','test':'more','count':0} | {'type':'count','field':'uses','test':'more','count':-1} | /shown/count | No fewer than 0 choices are chosen.
+            {'type':'count','field':'uses','test':'more','count':0} | {'type':'count','field':'purpose','test':'more','count':0} | /shown | “Purpose” is not a field of several choices.
+            {'type':'text','field':'name','test':'contains','text':'a'} | {'type':'text','field':'name','test':'contains','text':' '} | /shown/text | Say which text is meant; for no text at all, use “is blank”.
+            {'type':'text','field':'name','test':'is','text':'a'} | {'type':'text','field':'depth','test':'is','text':'a'} | /shown | “Depth” does not hold text to compare with.
+            {'type':'length','field':'name','test':'more','length':0} | {'type':'length','field':'name','test':'more','length':-1} | /shown/length | A text has no fewer than 0 characters.
+            {'type':'length','field':'name','test':'more','length':0} | {'type':'length','field':'start','test':'more','length':0} | /shown | “Start” does not hold text to compare with.
+            {'type':'band','field':'depth','bands':['low']} | {'type':'band','field':'depth','bands':['middle']} | /shown/bands/0 | “Depth” has no band “middle”.
+            {'type':'band','field':'depth','bands':['low']} | {'type':'band','field':'depth','bands':[]} | /shown/bands | Say which band is meant.
+            {'type':'comparison','field':'depth','test':'more','to':{'type':'number','number':1}} | {'type':'comparison','field':'name','test':'more','to':{'type':'number','number':1}} | /shown/to | “Name” cannot be compared with this: it is of another kind.
+            {'type':'comparison','field':'start','test':'more','to':{'type':'date','date':'2026-01-01'}} | {'type':'comparison','field':'depth','test':'more','to':{'type':'date','date':'2026-01-01'}} | /shown/to | “Depth” cannot be compared with this: it is of another kind.
+            {'type':'comparison','field':'hour','test':'more','to':{'type':'time','time':'09:00'}} | {'type':'comparison','field':'start','test':'more','to':{'type':'time','time':'09:00'}} | /shown/to | “Start” cannot be compared with this: it is of another kind.
+            {'type':'comparison','field':'start','test':'more','to':{'type':'today','days':100000}} | {'type':'comparison','field':'start','test':'more','to':{'type':'today','days':100001}} | /shown/to/days | At most 100000 days before or after today.
+            {'type':'comparison','field':'start','test':'more','to':{'type':'today','days':-100000}} | {'type':'comparison','field':'start','test':'more','to':{'type':'today','days':-100001}} | /shown/to/days | At most 100000 days before or after today.
+            {'type':'comparison','field':'start','test':'more','to':{'type':'today','days':0}} | {'type':'comparison','field':'hour','test':'more','to':{'type':'today','days':0}} | /shown/to | “Hour” cannot be compared with this: it is of another kind.
+            {'type':'comparison','field':'depth','test':'more','to':{'type':'field','field':'depth'}} | {'type':'comparison','field':'depth','test':'more','to':{'type':'field','field':'start'}} | /shown/to | “Depth” cannot be compared with this: it is of another kind.
+            {'type':'comparison','field':'depth','test':'more','to':{'type':'formula','formula':'1 + 2'}} | {'type':'comparison','field':'purpose','test':'more','to':{'type':'formula','formula':'1 + 2'}} | /shown/to | “Purpose” cannot be compared with this: it is of another kind.
+            {'type':'between','field':'depth','from':{'type':'number','number':1},'fromIncluded':true,'to':{'type':'number','number':1},'toIncluded':true} | {'type':'between','field':'depth','from':{'type':'number','number':1},'fromIncluded':true,'to':{'type':'number','number':1},'toIncluded':false} | /shown/to | Nothing lies between these edges; the second must be above the first.
+            {'type':'between','field':'depth','from':{'type':'number','number':1},'fromIncluded':true,'to':{'type':'number','number':2},'toIncluded':true} | {'type':'between','field':'depth','from':{'type':'time','time':'09:00'},'fromIncluded':true,'toIncluded':true,'to':{'type':'number','number':2}} | /shown/from | “Depth” cannot be compared with this: it is of another kind.
+            {'type':'stageIs','stages':['print']} | {'type':'stageIs','stages':[]} | /shown/stages | Say which stage is meant.
+            {'type':'roleIs','roles':['owner']} | {'type':'roleIs','roles':[]} | /shown/roles | Say which role is meant.
+            {'type':'roleIs','roles':['owner']} | {'type':'roleIs','roles':['owner','guest']} | /shown/roles/1 | There is no role “guest”.
+            {'type':'shared','condition':'deep'} | {'type':'shared','condition':'shallow'} | /shown/condition | There is no shared condition “shallow”.
+            {'type':'shared','condition':'deep'} | {'type':'shared','condition':'sour'} | /shown/condition | “Sour” looks at single rows, so it can be used only in the rows of “samples”.
+            {'type':'ofRows','section':'samples','quantity':'any','condition':{'type':'answered','field':'note'}} | {'type':'ofRows','section':'s','quantity':'any','condition':{'type':'answered','field':'name'}} | /shown/section | There is no repeating section “s”.
+            {'type':'ofRows','section':'samples','quantity':'every','condition':{'type':'shared','condition':'sour'}} | {'type':'ofRows','section':'samples','quantity':'every','condition':{'type':'answered','field':'nobody'}} | /shown/condition/field | There is no field “nobody”.
+            {'type':'rowCount','section':'samples','test':'more','count':0} | {'type':'rowCount','section':'samples','test':'more','count':-1} | /shown/count | There are no fewer than 0 rows.
+            {'type':'rowCount','section':'samples','test':'more','count':0} | {'type':'rowCount','section':'p','test':'more','count':0} | /shown/section | There is no repeating section “p”.
+            {'type':'total','field':'acidity','test':'more','to':{'type':'number','number':1}} | {'type':'total','field':'note','test':'more','to':{'type':'number','number':1}} | /shown/field | There is no number “note” in rows to add up.
+            {'type':'total','field':'acidity','test':'more','to':{'type':'number','number':1}} | {'type':'total','field':'depth','test':'more','to':{'type':'number','number':1}} | /shown/field | There is no number “depth” in rows to add up.
+            {'type':'total','field':'acidity','test':'more','to':{'type':'field','field':'depth'}} | {'type':'total','field':'acidity','test':'more','to':{'type':'date','date':'2026-01-01'}} | /shown/to | “Acidity” cannot be compared with this: it is of another kind.
+            {'type':'atLeast','count':1,'conditions':[{'type':'answered','field':'name'}]} | {'type':'atLeast','count':0,'conditions':[{'type':'answered','field':'name'}]} | /shown/count | At least 1 and at most all of the conditions have to hold.
+            {'type':'atLeast','count':1,'conditions':[{'type':'answered','field':'name'}]} | {'type':'atLeast','count':2,'conditions':[{'type':'answered','field':'name'}]} | /shown/count | At least 1 and at most all of the conditions have to hold.
+            {'type':'any','conditions':[{'type':'answered','field':'name'}]} | {'type':'any','conditions':[]} | /shown/conditions | The group is empty; put a condition in or take the group away.
+            {'type':'none','conditions':[{'type':'answered','field':'name'}]} | {'type':'none','conditions':[{'type':'answered','field':'name'},{'type':'answered','field':'x'}]} | /shown/conditions/1/field | There is no field “x”.
+            {'type':'written','formula':'depth > 1'} | {'type':'written','formula':'depth + 1'} | /shown/formula | A condition is true or false; this formula gives a number.
+            """)
+    void aConditionIsRefused(String taken, String refused, String path, String message) {
+        assertThat(problems(TEXT, "[]", "null", taken)).as(taken).isEmpty();
+        isRefused(problems(TEXT, "[]", "null", refused), path, message);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            {'type':'text'}   | [] | {'type':'starting','answer':'x'} | {'type':'starting','answer':' '} | /value/answer | Say with which answer the field begins.
+            {'type':'number','decimals':0} | [] | {'type':'workedOut','formula':'1 + 2'} | {'type':'workedOut','formula':'\\"x\\"'} | /value/formula | This field takes a number; this formula gives text.
+            {'type':'date'}   | [] | {'type':'workedOut','formula':'start'} | {'type':'workedOut','formula':'depth'} | /value/formula | This field takes a date; this formula gives a number.
+            """)
+    void aValueIsRefused(String kind, String bands, String taken, String refused, String path, String message) {
+        assertThat(problems(kind, bands, taken, SHORT)).as(taken).isEmpty();
+        isRefused(problems(kind, bands, refused, SHORT), path, message);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            {'type':'signature'}
+            {'type':'initials'}
+            {'type':'dateSigned'}
+            {'type':'payment','currency':'EUR','amount':'1'}
+            {'type':'attachment','most':1,'largest':1}
+            {'type':'picture','largest':1}
+            """)
+    void nothingIsSignedPaidOrHandedInBeforehand(String kind) {
+        assertThat(problems(kind, "[]", "null", SHORT)).isEmpty();
+        isRefused(
+                problems(kind, "[]", "{'type':'starting','answer':'x'}", SHORT),
+                "/value/answer",
+                "This field cannot begin with an answer: nobody signs, pays or hands in beforehand.");
+        isRefused(
+                problems(kind, "[]", "{'type':'workedOut','formula':'1'}", SHORT),
+                "/value",
+                "An answer of this kind cannot be worked out.");
+    }
+}
