@@ -3,7 +3,10 @@ package loesscape.core.editing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Check;
@@ -12,12 +15,22 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
+import loesscape.core.model.Folding;
+import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.Offer;
+import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
 import loesscape.core.model.Validation;
 import loesscape.core.testing.Cases;
 import loesscape.core.testing.RandomTemplates;
@@ -30,19 +43,22 @@ class RandomEditsTest {
     @Test
     void everySequenceOfEditsKeepsTheTemplateValidAndCanBeTakenBack() {
         int[] made = {0};
-        Cases.check("random edits", 1_500, (random, size) -> {
+        Set<Class<?>> kinds = new HashSet<>();
+        Cases.check("random edits", 2_000, (random, size) -> {
             Template first = RandomTemplates.template(random, size);
             Template now = first;
             List<Change> changes = new ArrayList<>();
             for (int i = 0; i < 12; i++) {
                 Template before = now;
+                Edit edit = random.nextInt(3) == 0 ? rarerEdit(random, before) : edit(random, before);
                 try {
-                    now = Editing.apply(before, edit(random, before));
+                    now = Editing.apply(before, edit);
                 } catch (Refusal refusal) {
                     assertThat(refusal).hasMessageNotContaining("null");
                     continue;
                 }
                 made[0]++;
+                kinds.add(edit.getClass());
                 assertThat(Validation.of(now)).isEmpty();
                 Change change = Change.between(TemplateIndex.of(before), TemplateIndex.of(now));
                 assertThat(change.applyTo(before)).isEqualTo(now);
@@ -54,6 +70,9 @@ class RandomEditsTest {
             assertThat(now).isEqualTo(first);
         });
         assertThat(made[0]).as("edits that were not refused").isGreaterThan(5_000);
+        if (made[0] > 5_000) { // Not where one case is looked at again.
+            assertThat(kinds).as("edits of every kind").containsAll(List.of(Edit.class.getPermittedSubclasses()));
+        }
     }
 
     private static Edit edit(RandomGenerator random, Template template) {
@@ -87,6 +106,121 @@ class RandomEditsTest {
             case 11 -> choiceEdit(random, fields.get(random.nextInt(fields.size())));
             default -> new Edit.SetBands(key, List.of());
         };
+    }
+
+    /** Edits of lists, blocks, pictures and of the document as a whole. */
+    private static Edit rarerEdit(RandomGenerator random, Template template) {
+        List<Node> nodes = template.nodes();
+        List<Field> fields = template.fields();
+        String key = nodes.get(random.nextInt(nodes.size())).key();
+        String other = nodes.get(random.nextInt(nodes.size())).key();
+        String field = fields.isEmpty()
+                ? "none"
+                : fields.get(random.nextInt(fields.size())).key();
+        String parent = fields.isEmpty()
+                ? "none"
+                : fields.get(random.nextInt(fields.size())).key();
+        String choice = fields.isEmpty() ? "none" : choiceOf(fields, field);
+        String section = section(random, template, false);
+        String list = template.lists().isEmpty()
+                ? "none"
+                : template.lists().getFirst().key();
+        Condition condition = RandomTemplates.condition(random, fields);
+        Condition some = condition == null ? new Condition.Always() : condition;
+        return switch (random.nextInt(18)) {
+            case 0 -> new Edit.AddLookups(list, section, null);
+            case 1 -> new Edit.SetOffer(field, random.nextInt(4) == 0 ? null : new Offer(parent, Map.of()));
+            case 2 -> new Edit.StoreChoice(field, choice, "stored " + random.nextInt(9));
+            case 3 ->
+                new Edit.SetFolding(
+                        List.of(key, other),
+                        new Folding(
+                                random.nextBoolean(), pick(random, Folding.Motion.values()), random.nextInt(2_100)));
+            case 4 ->
+                new Edit.SetSigns(
+                        indicator(template),
+                        List.of(),
+                        new Indicator.Presence(Sign.saying("There"), Sign.saying("Missing")));
+            case 5 ->
+                picture(template).equals("none")
+                        ? new Edit.Add(Edit.Novelty.PICTURE, "Map", section, null, null)
+                        : new Edit.SetPicture(picture(template), random.nextBoolean() ? "well.svg" : "", "");
+            case 6 -> new Edit.Follow(indicator(template), field);
+            case 7 ->
+                new Edit.PutList(new LookupList(
+                        "list" + random.nextInt(3),
+                        "List",
+                        List.of(new LookupList.Column("a", "A", false)),
+                        List.of(List.of("one"), List.of("two")),
+                        null));
+            case 8 -> new Edit.PutTable(list, "Table", List.of(List.of("Valley", "Rate"), List.of("North", "2.5")));
+            case 9 -> new Edit.RemoveList(random.nextBoolean() ? list : "list" + random.nextInt(3));
+            case 10 ->
+                new Edit.SetPageSettings(new PageSettings(
+                        pick(random, PageSettings.Spacing.values()),
+                        pick(random, PageSettings.Paper.values()),
+                        pick(random, PageSettings.Numbering.values()),
+                        random.nextBoolean() ? "de" : "ar"));
+            case 11 -> new Edit.PutTrial(new Trial("Trial " + random.nextInt(3), Map.of(field, "1")));
+            case 12 ->
+                new Edit.RemoveTrial(
+                        template.trials().isEmpty()
+                                ? "Trial 0"
+                                : template.trials().getFirst().name());
+            case 13 -> new Edit.SetFinish(List.of(new FinishRule(some, "Not yet.")));
+            case 14 ->
+                new Edit.UseBlock(BLOCK, "block", 1, template.pages().getFirst().key(), null);
+            case 15 -> new Edit.TakeOver(section(random, template, true), LATER, 2, List.of());
+            case 16 -> new Edit.SetOrigin(section(random, template, true), null);
+            default -> new Edit.Add(pick(random, Edit.Novelty.values()), "Added", section, null, condition);
+        };
+    }
+
+    private static String choiceOf(List<Field> fields, String key) {
+        return fields.stream()
+                .filter(field -> field.key().equals(key))
+                .map(field -> String.valueOf(firstChoice(field)))
+                .findFirst()
+                .orElse("none");
+    }
+
+    private static final Template BLOCK = block("Who asks");
+    private static final Template LATER = block("Who asks, and why");
+
+    private static Template block(String title) {
+        return Template.of(
+                title,
+                List.of(new Page(
+                        "block_page",
+                        "",
+                        null,
+                        List.of(Section.of(
+                                "asks", title, List.of(Field.of("asks_name", title, new FieldKind.Text("", 0))))))));
+    }
+
+    /** The key of a section, one that came from a block where that is wanted and there is one. */
+    private static String section(RandomGenerator random, Template template, boolean isOfBlock) {
+        List<String> keys = template.nodes().stream()
+                .filter(node -> node instanceof Section it && (!isOfBlock || it.origin() != null))
+                .map(Node::key)
+                .toList();
+        return keys.isEmpty() ? "none" : keys.get(random.nextInt(keys.size()));
+    }
+
+    private static String indicator(Template template) {
+        return key(template, Indicator.class);
+    }
+
+    private static String picture(Template template) {
+        return key(template, Picture.class);
+    }
+
+    private static String key(Template template, Class<? extends Node> type) {
+        return template.nodes().stream()
+                .filter(type::isInstance)
+                .map(Node::key)
+                .findFirst()
+                .orElse("none");
     }
 
     private static Edit logicEdit(
