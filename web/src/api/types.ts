@@ -224,8 +224,7 @@ export type ConditionAll = {
   conditions: Condition[];
 };
 
-export type ConditionAlways = {
-};
+export type ConditionAlways = {};
 
 export type ConditionAny = {
   conditions: Condition[];
@@ -236,8 +235,7 @@ export type ConditionAtLeast = {
   conditions: Condition[];
 };
 
-export type ConditionNever = {
-};
+export type ConditionNever = {};
 
 export type ConditionNone = {
   conditions: Condition[];
@@ -806,14 +804,11 @@ export type FieldKindDate = {
   latest: string | null;
 };
 
-export type FieldKindDateSigned = {
-};
+export type FieldKindDateSigned = {};
 
-export type FieldKindEmail = {
-};
+export type FieldKindEmail = {};
 
-export type FieldKindInitials = {
-};
+export type FieldKindInitials = {};
 
 export type FieldKindLongText = {
   placeholder: string;
@@ -874,8 +869,7 @@ export type FieldKindSeveralChoices = {
   most: number;
 };
 
-export type FieldKindSignature = {
-};
+export type FieldKindSignature = {};
 
 export type FieldKindText = {
   placeholder: string;
@@ -887,11 +881,9 @@ export type FieldKindTime = {
   latest: string | null;
 };
 
-export type FieldKindWebAddress = {
-};
+export type FieldKindWebAddress = {};
 
-export type FieldKindYesNo = {
-};
+export type FieldKindYesNo = {};
 
 export type FieldOperand = {
   field: string;
@@ -903,8 +895,7 @@ export type FieldToFill = {
 };
 
 export type FieldValue =
-  | ({ type: "starting" } & FieldValueStarting)
-  | ({ type: "workedOut" } & FieldValueWorkedOut);
+  ({ type: "starting" } & FieldValueStarting) | ({ type: "workedOut" } & FieldValueWorkedOut);
 
 export type FieldValueStarting = {
   answer: string;
@@ -1301,7 +1292,35 @@ export type Notice = {
   folding: Folding;
 };
 
-export type Novelty = "page" | "section" | "repeatingSection" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "rating" | "yesNo" | "oneChoice" | "severalChoices" | "lookup" | "date" | "time" | "signature" | "initials" | "dateSigned" | "attachment" | "pictureField" | "payment" | "workedOut" | "notice" | "indicator" | "picture" | "divider";
+export type Novelty =
+  | "page"
+  | "section"
+  | "repeatingSection"
+  | "text"
+  | "longText"
+  | "email"
+  | "phone"
+  | "webAddress"
+  | "number"
+  | "money"
+  | "rating"
+  | "yesNo"
+  | "oneChoice"
+  | "severalChoices"
+  | "lookup"
+  | "date"
+  | "time"
+  | "signature"
+  | "initials"
+  | "dateSigned"
+  | "attachment"
+  | "pictureField"
+  | "payment"
+  | "workedOut"
+  | "notice"
+  | "indicator"
+  | "picture"
+  | "divider";
 
 export type NumberOperand = {
   number: string;
@@ -1378,7 +1397,31 @@ export type OpenTurn = {
   mine: string[];
 };
 
-export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "includes" | "doesNotInclude" | "includesAll" | "isExactly" | "chosen" | "answered" | "blank";
+export type Operator =
+  | "is"
+  | "isNot"
+  | "equal"
+  | "notEqual"
+  | "less"
+  | "atMost"
+  | "more"
+  | "atLeast"
+  | "between"
+  | "contains"
+  | "doesNotContain"
+  | "startsWith"
+  | "endsWith"
+  | "matches"
+  | "outside"
+  | "inBand"
+  | "length"
+  | "includes"
+  | "doesNotInclude"
+  | "includesAll"
+  | "isExactly"
+  | "chosen"
+  | "answered"
+  | "blank";
 
 export type OrderTest = "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast";
 

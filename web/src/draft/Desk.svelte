@@ -187,6 +187,7 @@
           words={copy.inside(section).length
             ? "Add here …"
             : "Add the first question: write its label, or a kind"}
+          first={!copy.inside(section).length}
         />
       {/snippet}
     </Line>
@@ -203,7 +204,13 @@
         open={line.includes(copy.selected ?? "") || line.includes(inserting ?? "")}
       >
         {#snippet sheet()}
-          <div class={["row", row && rowLook(copy.around(section) ?? section, row)]}>
+          <div
+            class={[
+              "row",
+              line.every((key) => !stands(key, row)) && "folded",
+              row && rowLook(copy.around(section) ?? section, row),
+            ]}
+          >
             {#each line as key (key)}
               <div style:grid-column={`span ${width(key, row)}`}>
                 <Movable {key}>
@@ -373,6 +380,18 @@
     grid-template-columns: repeat(6, minmax(0, 1fr));
     column-gap: 14px;
     padding-block: var(--item-gap, 7px);
+  }
+
+  /* A slip is as tall as what the margin says beside it. */
+  .row.folded {
+    min-height: 100%;
+  }
+
+  .row.folded > div,
+  .row.folded :global(.movable) {
+    display: grid;
+    align-content: stretch;
+    min-width: 0;
   }
 
   .pointing :global(.movable:hover) {

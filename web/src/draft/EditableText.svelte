@@ -76,7 +76,7 @@
     field-sizing: content;
     display: block;
     width: auto;
-    max-width: calc(100% + 4px);
+    max-width: calc(100% + 8px);
     min-width: 6ch;
     min-height: 24px;
     resize: none;
@@ -84,7 +84,7 @@
     background: transparent;
     border: 0;
     padding: 0 4px;
-    margin-left: -4px;
+    margin-inline: -4px;
     border-radius: var(--radius-sm);
     font: inherit;
     line-height: inherit;

@@ -9,6 +9,7 @@
     holder,
     after,
     words = "",
+    first = false,
     onclose,
   }: {
     /** The section it adds to. */
@@ -16,6 +17,8 @@
     after: string | null;
     /** What it says while it is closed; empty for one that is open at once. */
     words?: string;
+    /** Whether there is nothing in the document yet, so that it is the one thing to do. */
+    first?: boolean;
     onclose?: () => void;
   } = $props();
 
@@ -50,9 +53,7 @@
     await tick();
     // The margin beside is laid out anew where an editor was open in it, one frame later.
     requestAnimationFrame(() =>
-      requestAnimationFrame(() =>
-        document.getElementById(`${id}-list`)?.scrollIntoView({ block: "nearest" }),
-      ),
+      requestAnimationFrame(() => box?.querySelector(".panel")?.scrollIntoView({ block: "nearest" })),
     );
   }
 
@@ -130,6 +131,12 @@
   }
 </script>
 
+<!-- What an author would not think of who sees a list of kinds. -->
+{#snippet wholeLine()}
+  Write what you want to ask, and when: <b>Planned depth, m</b>, or <b>Which pump? Hand / Motor</b>, or
+  <b>Serial number when motor</b>.
+{/snippet}
+
 {#if isOpen}
   <div class="insert" bind:this={box} onfocusout={left}>
     <input
@@ -143,7 +150,7 @@
       aria-activedescendant={copy.refused ? undefined : `${id}-${at}`}
       autocomplete="off"
       maxlength="1000"
-      placeholder="Planned depth, m · Which pump? Hand / Motor · Serial when motor · or a kind"
+      placeholder="A whole line, or a kind"
       oninput={() => {
         at = 0;
         copy.dismiss();
@@ -153,30 +160,36 @@
     {#if copy.refused}
       <div class="mt-2"><RefusedEdit /></div>
     {:else}
-      <ul id={`${id}-list`} role="listbox" aria-label="What to add" class="panel">
-        {#each list as offer, i (`${offer.block ?? offer.id} ${offer.when?.label}`)}
-          <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
-          <li
-            id={`${id}-${i}`}
-            role="option"
-            aria-selected={i === at}
-            class={["option", i === at && "at"]}
-            onpointerdown={(event) => event.preventDefault()}
-            onclick={() => add(offer)}
-          >
-            {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
-                class="soft shrink-0"
-                >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when
-                    .label}{#if offer.when.change}; that holds text and becomes a {offer.when.change
-                      .label}{/if}{/if}</span
-              >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
-          </li>
-        {/each}
-      </ul>
+      <div class="panel">
+        {#if !typed.trim()}<p class="hint">{@render wholeLine()} Or choose a kind:</p>{/if}
+        <ul id={`${id}-list`} role="listbox" aria-label="What to add">
+          {#each list as offer, i (`${offer.block ?? offer.id} ${offer.when?.label}`)}
+            <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
+            <li
+              id={`${id}-${i}`}
+              role="option"
+              aria-selected={i === at}
+              class={["option", i === at && "at"]}
+              onpointerdown={(event) => event.preventDefault()}
+              onclick={() => add(offer)}
+            >
+              {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
+                  class="soft shrink-0"
+                  >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when
+                      .label}{#if offer.when.change}; that holds text and becomes a {offer.when.change
+                        .label}{/if}{/if}</span
+                >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
+            </li>
+          {/each}
+        </ul>
+      </div>
     {/if}
   </div>
 {:else}
-  <button type="button" class="closed" onclick={() => (isOpen = true)}><bdi>{words}</bdi></button>
+  <button type="button" class={["closed", first && "first"]} onclick={() => (isOpen = true)}
+    ><bdi>{words}</bdi></button
+  >
+  {#if first}<p class="hint">{@render wholeLine()}</p>{/if}
 {/if}
 
 <style>
@@ -191,13 +204,27 @@
     top: 38px;
     width: 100%;
     max-width: 520px;
-    max-height: 300px;
-    overflow-y: auto;
     border: 1px solid var(--color-edge);
     border-radius: var(--radius-lg);
     background: var(--color-paper);
     box-shadow: var(--shadow-card);
     padding: 5px;
+  }
+
+  .panel ul {
+    max-height: 290px;
+    overflow-y: auto;
+  }
+
+  .hint {
+    padding: 4px 8px 6px;
+    font-size: 12.5px;
+    color: var(--color-soft);
+  }
+
+  .hint b {
+    font-weight: 600;
+    color: var(--color-ink);
   }
 
   .option {
@@ -225,6 +252,11 @@
     color: var(--color-soft);
     border: 1px dashed transparent;
     border-radius: var(--radius-md);
+  }
+
+  .closed.first {
+    border-color: var(--color-edge);
+    padding-block: 10px;
   }
 
   .closed:hover,

@@ -28,6 +28,7 @@
     display: grid;
     grid-template-columns: auto minmax(0, 1fr) auto;
     gap: 12px;
+    align-items: start;
     border-block: 1px dashed var(--color-slip-edge);
     padding: 3px 8px;
     font-size: 12.5px;

@@ -26,6 +26,13 @@
   const isChanged = $derived(
     !!page && (name !== page.list.name || JSON.stringify(lines) !== JSON.stringify(linesOf(page))),
   );
+  /** Whether a column holds numbers and nothing else, which stand under each other by their ends. */
+  const ofNumbers = $derived(
+    (lines[0] ?? []).map((_, column) => {
+      const cells = lines.slice(1).map((cells) => (cells[column] ?? "").trim());
+      return cells.some(Boolean) && cells.every((cell) => !cell || /^[-+−]?[\d.,\s]+$/.test(cell));
+    }),
+  );
   const shown = $derived(
     lines
       .map((cells, at) => ({ cells, at }))
@@ -245,7 +252,7 @@
                 <th class="p-1"
                   ><span class="flex items-center"
                     ><input
-                      class="cell font-semibold"
+                      class={["cell font-semibold", ofNumbers[column] && "text-right"]}
                       aria-label={`Title of column ${column + 1}`}
                       disabled={!isLast}
                       onpaste={(event) => paste(event, 0, column)}
@@ -272,7 +279,7 @@
                 {#each lines[0] ?? [] as title, column (column)}
                   <td class="p-1"
                     ><input
-                      class="cell"
+                      class={["cell", ofNumbers[column] && "text-right tabular-nums"]}
                       aria-label={`${title}, row ${at}`}
                       disabled={!isLast}
                       onpaste={(event) => paste(event, at, column)}

@@ -55,9 +55,11 @@
     <div class="mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-3 2xl:grid-cols-6">
       {#each outside.services as setting (setting.service)}
         {@const [name, does] = NAMES[setting.service]}
-        <fieldset class="rounded-xl border bg-paper px-4 pt-1 pb-3">
-          <legend class="px-1 font-semibold">{name} <span class="soft font-normal">{does}</span></legend>
-          <div class="flex flex-wrap gap-x-5 gap-y-1">
+        <fieldset class="rounded-xl border bg-paper px-4 pt-2.5 pb-3">
+          <legend class="float-left mb-1.5 w-full font-semibold"
+            >{name} <span class="soft font-normal">{does}</span></legend
+          >
+          <div class="clear-both flex flex-wrap gap-x-5 gap-y-1">
             <label class="flex items-center gap-2"
               ><input
                 type="checkbox"

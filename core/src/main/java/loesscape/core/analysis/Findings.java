@@ -16,6 +16,7 @@ import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
@@ -46,6 +47,11 @@ public final class Findings {
         return List.copyOf(findings.found);
     }
 
+    /** A template that was only just begun holds nothing anywhere, which is nothing to be told of. */
+    private boolean isEmpty() {
+        return template.nodes().stream().allMatch(node -> node instanceof Page || node instanceof Section);
+    }
+
     private void look(Node node) {
         for (Logic.Place place : Logic.conditions(node)) {
             if (!(place.condition() instanceof Condition.Never) && satisfiable.isNever(place.condition())) {
@@ -57,7 +63,8 @@ public final class Findings {
         }
         switch (node) {
             case Field field -> field(field);
-            case Section section when section.items().isEmpty() -> report(section, "This section holds nothing yet.");
+            case Section section
+            when section.items().isEmpty() && !isEmpty() -> report(section, "This section holds nothing yet.");
             case Picture picture
             when picture.file().isEmpty() && picture.follows().isEmpty() ->
                 report(picture, "No picture was chosen yet.");

@@ -130,4 +130,16 @@ class FindingsTest {
         });
         assertThat(never[0]).isPositive();
     }
+
+    @Test
+    void anEmptySectionIsToldOfUnlessTheWholeDocumentIsOnlyJustBegun() {
+        Section empty = Section.of("empty", "Empty", List.of());
+        Template begun = Template.of("T", List.of(new Page("p", "", null, List.of(empty))));
+        assertThat(Findings.of(PreparedTemplate.of(begun))).isEmpty();
+        Section asked = Section.of("asked", "Asked", List.of(Field.of("name", "Name", new FieldKind.Text("", 0))));
+        Template further = Template.of("T", List.of(new Page("p", "", null, List.of(asked, empty))));
+        assertThat(Findings.of(PreparedTemplate.of(further)))
+                .extracting(Finding::key, Finding::message)
+                .contains(org.assertj.core.groups.Tuple.tuple("empty", "This section holds nothing yet."));
+    }
 }
