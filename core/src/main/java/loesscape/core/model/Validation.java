@@ -2,11 +2,9 @@ package loesscape.core.model;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Pattern;
 import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
 
@@ -19,12 +17,7 @@ public final class Validation {
     /** The most shared conditions. */
     public static final int MOST_CONDITIONS = 1_000;
 
-    private static final int MOST_OTHERS = 100;
     private static final int MOST_PROBLEMS = 100;
-    private static final int MOST_RULES = 100;
-    private static final int MOST_ANSWERS = 100_000;
-    private static final Pattern LANGUAGE = Pattern.compile("[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8}){0,4}");
-    private static final Pattern FILE = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
 
     private final PreparedTemplate prepared;
     private final Template template;
@@ -33,11 +26,16 @@ public final class Validation {
     private final List<Problem> problems = new ArrayList<>();
     private final Map<String, String> pathOfKey = new HashMap<>();
     private final TextBounds texts = new TextBounds(this::report);
+    private final LookCheck looks = new LookCheck(texts, this::report);
+    private final CommonCheck common;
+    private final FollowerCheck followers;
 
     private Validation(PreparedTemplate prepared) {
         this.prepared = prepared;
         this.template = prepared.template();
         this.symbols = prepared.symbols();
+        this.common = new CommonCheck(symbols, texts, this::report);
+        this.followers = new FollowerCheck(symbols, texts, looks, this::report);
     }
 
     /** Everything that is wrong with a template, in document order; empty when it is valid. */
@@ -108,11 +106,7 @@ public final class Validation {
             }
         }
         sharedConditions();
-        lists();
-        roles();
-        finish();
-        pageSettings();
-        trials();
+        new DocumentCheck(template, common, texts, this::report).check();
         if (problems.isEmpty()) {
             cycle();
         }
@@ -122,21 +116,17 @@ public final class Validation {
     private void node(String path, Node node) {
         key(path, node.key());
         for (Logic.Place place : Logic.conditions(node)) {
-            condition(path + place.path(), place.condition(), symbols.rowsAround(node.key()));
+            common.condition(path + place.path(), place.condition(), symbols.rowsAround(node.key()));
         }
-        List<LookRule> looks = Logic.looks(node);
-        atMost(path + "/looks", looks.size(), MOST_RULES, "looks");
-        for (int i = 0; i < looks.size(); i++) {
-            look(path + "/looks/" + i + "/look", looks.get(i).look());
-            if (looks.get(i).extent() == LookRule.Extent.ROW
+        List<LookRule> rules = Logic.looks(node);
+        common.atMost(path + "/looks", rules.size(), CommonCheck.MOST_RULES, "looks");
+        for (int i = 0; i < rules.size(); i++) {
+            looks.look(path + "/looks/" + i + "/look", rules.get(i).look());
+            if (rules.get(i).extent() == LookRule.Extent.ROW
                     && !(node instanceof Field && symbols.rowsAround(node.key()) != null)) {
                 report(path + "/looks/" + i + "/extent", "Only a field in rows can give its row a look.");
             }
         }
-    }
-
-    private void condition(String path, Condition condition, @Nullable String within) {
-        new ConditionCheck(symbols, within, this::report).check(path, condition);
     }
 
     private void section(String path, Section section, int depth) {
@@ -146,7 +136,7 @@ public final class Validation {
         folding(path, section.folding());
         Origin origin = section.origin();
         if (origin != null) {
-            atMost(path + "/origin/keys", origin.keys().size(), MOST_NODES, "keys");
+            common.atMost(path + "/origin/keys", origin.keys().size(), MOST_NODES, "keys");
         }
         Section.Rows rows = section.rows();
         if (rows != null) {
@@ -199,9 +189,12 @@ public final class Validation {
             }
             case Indicator indicator -> {
                 folding(path, indicator.folding());
-                indicator(path, indicator);
+                followers.check(path, indicator);
             }
-            case Picture picture -> picture(path, picture);
+            case Picture picture -> {
+                folding(path, picture.folding());
+                followers.check(path, picture);
+            }
             case Divider ignored -> {}
             case Section ignored -> throw new IllegalStateException("Sections are looked at on their own");
         }
@@ -239,24 +232,18 @@ public final class Validation {
             report(path + "/role", "There is no role “%s”.".formatted(TextBounds.shortened(field.role())));
         }
         value(path + "/value", field);
-        atMost(path + "/checks", field.checks().size(), MOST_RULES, "checks");
+        common.atMost(path + "/checks", field.checks().size(), CommonCheck.MOST_RULES, "checks");
         for (int i = 0; i < field.checks().size(); i++) {
-            message(path + "/checks/" + i + "/message", field.checks().get(i).message());
+            common.message(
+                    path + "/checks/" + i + "/message", field.checks().get(i).message());
         }
         if (!field.bands().isEmpty()) {
             if (!field.kind().hasBands()) {
                 report(path + "/bands", "Only numbers, amounts of money, ratings and dates have bands.");
             } else {
-                edges(path + "/bands", field.bands(), field);
+                looks.edges(path + "/bands", field.bands(), field);
             }
-            bands(path + "/bands", field.bands());
-        }
-    }
-
-    private void message(String path, String message) {
-        texts.line(path, message);
-        if (message.isBlank()) {
-            report(path, "Say what is to be done; there is no message.");
+            looks.bands(path + "/bands", field.bands());
         }
     }
 
@@ -296,131 +283,6 @@ public final class Validation {
         return kind.facts().canBeWorkedOut() ? FormulaTypes.of(kind, symbols) : null;
     }
 
-    private void indicator(String path, Indicator indicator) {
-        texts.line(path + "/label", indicator.label());
-        Field followed = followed(path, indicator.follows(), indicator.key());
-        int ways = (indicator.bands().isEmpty() ? 0 : 1)
-                + (indicator.choices().isEmpty() ? 0 : 1)
-                + (indicator.presence() == null ? 0 : 1);
-        if (ways != 1) {
-            report(path, "An indicator shows bands, or choices, or the presence of an answer: one of these.");
-        }
-        if (followed != null && !indicator.bands().isEmpty()) {
-            if (followed.kind().hasBands()) {
-                edges(path + "/bands", indicator.bands(), followed);
-            } else {
-                report(
-                        path + "/follows",
-                        "Bands follow a number or a date; “%s” is neither.".formatted(followed.label()));
-            }
-        }
-        bands(path + "/bands", indicator.bands());
-        Set<String> seen = new HashSet<>();
-        for (int i = 0; i < indicator.choices().size(); i++) {
-            Indicator.ChoiceSign each = indicator.choices().get(i);
-            String at = path + "/choices/" + i;
-            sign(at + "/sign", each.sign());
-            if (!seen.add(each.choice())) {
-                report(at + "/choice", "This choice is there twice.");
-            }
-            if (followed != null && !symbols.choices(followed).contains(each.choice())) {
-                report(
-                        at + "/choice",
-                        "“%s” has no choice “%s”.".formatted(followed.label(), TextBounds.shortened(each.choice())));
-            }
-        }
-        Indicator.Presence presence = indicator.presence();
-        if (presence != null) {
-            sign(path + "/presence/answered", presence.answered());
-            sign(path + "/presence/blank", presence.blank());
-        }
-    }
-
-    /** The field something follows; it must be there, and stand in the same rows or outside of rows. */
-    private @Nullable Field followed(String path, String key, String follower) {
-        Field followed = symbols.field(key);
-        if (followed == null) {
-            report(path + "/follows", "There is no field “%s”.".formatted(TextBounds.shortened(key)));
-            return null;
-        }
-        String rows = symbols.rowsAround(key);
-        if (rows != null && !rows.equals(symbols.rowsAround(follower))) {
-            report(
-                    path + "/follows",
-                    "“%s” stands in rows; only what stands in the same rows can follow it."
-                            .formatted(followed.label()));
-        }
-        return followed;
-    }
-
-    private void picture(String path, Picture picture) {
-        texts.line(path + "/label", picture.label());
-        file(path + "/file", picture.file());
-        folding(path, picture.folding());
-        if (!picture.follows().isEmpty()) {
-            Field followed = followed(path, picture.follows(), picture.key());
-            if (followed != null && !(followed.kind() instanceof FieldKind.Picture)) {
-                report(path + "/follows", "“%s” does not take a picture.".formatted(followed.label()));
-            }
-        }
-    }
-
-    private void file(String path, String file) {
-        if (!file.isEmpty() && !FILE.matcher(file).matches()) {
-            report(path, "“%s” is not the name of a file beside the template.".formatted(TextBounds.shortened(file)));
-        }
-    }
-
-    private void sign(String path, Sign sign) {
-        texts.line(path + "/label", sign.label());
-        look(path + "/look", sign.look());
-        file(path + "/picture", sign.picture());
-    }
-
-    private void look(String path, Look look) {
-        texts.line(path + "/words", look.words());
-        Look.Colours colours = look.colours();
-        if (colours == null) {
-            return;
-        }
-        for (String colour : List.of(colours.text(), colours.fill(), colours.border())) {
-            if (!Contrast.isColour(colour)) {
-                report(path + "/colours", "“%s” is not a colour like #1f6f8b.".formatted(TextBounds.shortened(colour)));
-                return;
-            }
-        }
-        double ratio = Contrast.of(colours.text(), colours.fill());
-        if (ratio < Contrast.LEAST && colours.despite().isBlank()) {
-            report(
-                    path + "/colours",
-                    "Text in %s on %s has a contrast of %.2f to 1; %.1f is the least (WCAG 2.2, 1.4.3). Choose other colours, or say why these are needed."
-                            .formatted(colours.text(), colours.fill(), ratio, Contrast.LEAST));
-        }
-        texts.line(path + "/colours/despite", colours.despite());
-    }
-
-    private void bands(String path, List<Band> bands) {
-        Bands.check(path, bands, texts, this::report);
-        for (int b = 0; b < bands.size(); b++) {
-            look(path + "/" + b + "/look", bands.get(b).look());
-            file(path + "/" + b + "/picture", bands.get(b).picture());
-        }
-    }
-
-    /** The bands of days end on days, those of numbers at numbers. */
-    private void edges(String path, List<Band> bands, Field field) {
-        for (int i = 0; i < bands.size(); i++) {
-            Bound upTo = bands.get(i).upTo();
-            if (upTo != null && upTo.isOfDays() != field.kind().isDay()) {
-                report(
-                        path + "/" + i + "/upTo",
-                        field.kind().isDay()
-                                ? "A band of “%s” ends on a day.".formatted(field.label())
-                                : "A band of “%s” ends at a number.".formatted(field.label()));
-            }
-        }
-    }
-
     private void sharedConditions() {
         for (int i = 0; i < template.conditions().size(); i++) {
             SharedCondition each = template.conditions().get(i);
@@ -433,82 +295,10 @@ public final class Validation {
                         path + "/condition",
                         "This looks at the rows of several sections at once; it can look at one's.");
             }
-            condition(
+            common.condition(
                     path + "/condition",
                     each.condition(),
                     rows.isEmpty() ? null : rows.iterator().next());
-        }
-    }
-
-    private void lists() {
-        atMost("/lists", template.lists().size(), MOST_OTHERS, "lookup lists");
-        Set<String> keys = new HashSet<>();
-        for (int i = 0; i < template.lists().size(); i++) {
-            LookupListCheck.check("/lists/" + i, template.lists().get(i), keys, texts, this::report);
-        }
-    }
-
-    private void roles() {
-        atMost("/roles", template.roles().size(), MOST_OTHERS, "roles");
-        Set<String> keys = new HashSet<>();
-        for (int i = 0; i < template.roles().size(); i++) {
-            Role role = template.roles().get(i);
-            String path = "/roles/" + i;
-            if (!Keys.isKey(role.key()) || !keys.add(role.key())) {
-                report(
-                        path + "/key",
-                        "“%s” cannot be the key of a role, or is used twice."
-                                .formatted(TextBounds.shortened(role.key())));
-            }
-            texts.line(path + "/name", role.name());
-            if (role.name().length() > Role.LONGEST_NAME) {
-                report(path + "/name", "The name of a role has at most %d characters.".formatted(Role.LONGEST_NAME));
-            }
-            if (role.name().isBlank()) {
-                report(path + "/name", "The role has no name; give it one.");
-            }
-            Condition takesPart = role.takesPart();
-            if (takesPart != null) {
-                condition(path + "/takesPart", takesPart, null);
-            }
-        }
-    }
-
-    private void finish() {
-        atMost("/finish", template.finish().size(), MOST_RULES, "conditions for finishing");
-        for (int i = 0; i < template.finish().size(); i++) {
-            FinishRule rule = template.finish().get(i);
-            condition("/finish/" + i + "/when", rule.when(), null);
-            message("/finish/" + i + "/message", rule.message());
-        }
-    }
-
-    private void pageSettings() {
-        String language = template.pageSettings().language();
-        if (!language.isEmpty() && !LANGUAGE.matcher(language).matches()) {
-            report(
-                    "/pageSettings/language",
-                    "“%s” is not a language tag like de or ar-EG (BCP 47).".formatted(TextBounds.shortened(language)));
-        }
-    }
-
-    private void trials() {
-        atMost("/trials", template.trials().size(), MOST_OTHERS, "trials");
-        Set<String> names = new HashSet<>();
-        for (int i = 0; i < template.trials().size(); i++) {
-            Trial trial = template.trials().get(i);
-            String path = "/trials/" + i;
-            texts.line(path + "/name", trial.name());
-            if (trial.name().isBlank() || !names.add(trial.name())) {
-                report(path + "/name", "A trial has a name of its own; give it one.");
-            }
-            atMost(path + "/answers", trial.answers().size(), MOST_ANSWERS, "answers");
-        }
-    }
-
-    private void atMost(String path, int count, int most, String what) {
-        if (count > most) {
-            report(path, "There are %d %s; the most is %d.".formatted(count, what, most));
         }
     }
 

@@ -186,4 +186,69 @@ class RefusedTemplatesTest {
                 "/value",
                 "An answer of this kind cannot be worked out.");
     }
+
+    private static List<Problem> ofDocument(String item, String tail) {
+        String text = """
+                {'formatVersion':1,'title':'T','pages':[{'key':'p','sections':[{'key':'s','title':'S','items':[
+                 {'type':'field','key':'depth','label':'Depth','kind':{'type':'number','decimals':1}},
+                 {'type':'field','key':'start','label':'Start','kind':{'type':'date'}},
+                 {'type':'field','key':'fenced','label':'Fenced','kind':{'type':'yesNo'}},
+                 {'type':'field','key':'photo','label':'Photo','kind':{'type':'picture','largest':1}}%s]}]}]%s}""".formatted(item.isEmpty() ? "" : "," + item, tail.isEmpty() ? "" : "," + tail)
+                .replace('\'', '"');
+        try {
+            TemplateFile.read(text);
+            return List.of();
+        } catch (InvalidTemplate invalid) {
+            return invalid.problems();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            {'type':'divider','key':'line'} | {'type':'divider','key':'depth'} | /key | The key “depth” is already used at /pages/0/sections/0/items/0; keys are unique.
+            {'type':'notice','key':'n','text':'x','folding':{'milliseconds':2000}} | {'type':'notice','key':'n','text':'x','folding':{'milliseconds':2001}} | /folding/milliseconds | A motion takes 0 to 2000 milliseconds.
+            {'type':'notice','key':'n','text':'x','folding':{'milliseconds':0}} | {'type':'notice','key':'n','text':'x','folding':{'milliseconds':-1}} | /folding/milliseconds | A motion takes 0 to 2000 milliseconds.
+            {'type':'indicator','key':'i','follows':'depth','bands':[{'id':'low','upTo':{'at':1,'included':true}},{'id':'high'}]} | {'type':'indicator','key':'i','follows':'height','bands':[{'id':'low','upTo':{'at':1,'included':true}},{'id':'high'}]} | /follows | There is no field “height”.
+            {'type':'indicator','key':'i','follows':'depth','bands':[{'id':'low','upTo':{'at':1,'included':true}},{'id':'high'}]} | {'type':'indicator','key':'i','follows':'fenced','bands':[{'id':'low','upTo':{'at':1,'included':true}},{'id':'high'}]} | /follows | Bands follow a number or a date; “Fenced” is neither.
+            {'type':'indicator','key':'i','follows':'start','bands':[{'id':'all'}]} | {'type':'indicator','key':'i','follows':'start','bands':[{'id':'low','upTo':{'at':1,'included':true}},{'id':'high'}]} | /bands/0/upTo | A band of “Start” ends on a day.
+            {'type':'indicator','key':'i','follows':'fenced','choices':[{'choice':'yes','sign':{'label':'Y'}}]} | {'type':'indicator','key':'i','follows':'fenced','choices':[{'choice':'maybe','sign':{'label':'Y'}}]} | /choices/0/choice | “Fenced” has no choice “maybe”.
+            {'type':'indicator','key':'i','follows':'fenced','choices':[{'choice':'yes','sign':{'label':'Y'}}]} | {'type':'indicator','key':'i','follows':'fenced','choices':[{'choice':'yes','sign':{'label':'Y'}},{'choice':'yes','sign':{'label':'Z'}}]} | /choices/1/choice | This choice is there twice.
+            {'type':'indicator','key':'i','follows':'depth','presence':{'answered':{'label':'A'},'blank':{'label':'B'}}} | {'type':'indicator','key':'i','follows':'depth'} | | An indicator shows bands, or choices, or the presence of an answer: one of these.
+            {'type':'picture','key':'m','label':'M','follows':'photo'} | {'type':'picture','key':'m','label':'M','follows':'depth'} | /follows | “Depth” does not take a picture.
+            {'type':'picture','key':'m','label':'M','file':'well.svg'} | {'type':'picture','key':'m','label':'M','file':'../well.svg'} | /file | “../well.svg” is not the name of a file beside the template.
+            {'type':'section','key':'r','title':'R','rows':{'least':0,'most':1},'items':[]} | {'type':'section','key':'r','title':'R','rows':{'least':0,'most':0},'items':[]} | /rows | A section has 0 to 1000 rows, and the most is not below the least.
+            {'type':'section','key':'r','title':'R','rows':{'least':2,'most':2},'items':[]} | {'type':'section','key':'r','title':'R','rows':{'least':3,'most':2},'items':[]} | /rows | A section has 0 to 1000 rows, and the most is not below the least.
+            {'type':'field','key':'f','label':'F','kind':{'type':'text'}} | {'type':'field','key':'f','label':' ','kind':{'type':'text'}} | /label | The field has no label; give it one.
+            {'type':'field','key':'f','label':'F','kind':{'type':'text'}} | {'type':'field','key':'f','label':'F','kind':{'type':'text'},'role':'guest'} | /role | There is no role “guest”.
+            {'type':'field','key':'f','label':'F','kind':{'type':'text'}} | {'type':'field','key':'f','label':'F','kind':{'type':'text'},'bands':[{'id':'a','upTo':{'at':1,'included':true}},{'id':'b'}]} | /bands | Only numbers, amounts of money, ratings and dates have bands.
+            {'type':'field','key':'f','label':'F','kind':{'type':'text'},'checks':[{'refusedWhen':{'type':'answered','field':'depth'},'message':'No.'}]} | {'type':'field','key':'f','label':'F','kind':{'type':'text'},'checks':[{'refusedWhen':{'type':'answered','field':'depth'},'message':' '}]} | /checks/0/message | Say what is to be done; there is no message.
+            {'type':'field','key':'f','label':'F','kind':{'type':'text'},'looks':[{'when':{'type':'always'},'look':{'bold':true}}]} | {'type':'field','key':'f','label':'F','kind':{'type':'text'},'looks':[{'when':{'type':'always'},'look':{'bold':true},'extent':'row'}]} | /looks/0/extent | Only a field in rows can give its row a look.
+            """)
+    void anItemIsRefused(String taken, String refused, String path, String message) {
+        assertThat(ofDocument(taken, "")).as(taken).isEmpty();
+        assertThat(ofDocument(refused, ""))
+                .contains(new Problem("/pages/0/sections/0/items/4" + (path == null ? "" : path), message));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            'roles':[{'key':'a','name':'A','order':1},{'key':'b','name':'B','order':1}] | 'roles':[{'key':'a','name':'A','order':1},{'key':'a','name':'B','order':1}] | /roles/1/key | “a” cannot be the key of a role, or is used twice.
+            'roles':[{'key':'a','name':'A','order':1}] | 'roles':[{'key':'A','name':'A','order':1}] | /roles/0/key | “A” cannot be the key of a role, or is used twice.
+            'roles':[{'key':'a','name':'A','order':1}] | 'roles':[{'key':'a','name':' ','order':1}] | /roles/0/name | The role has no name; give it one.
+            'roles':[{'key':'a','name':'A','order':1,'takesPart':{'type':'answered','field':'depth'}}] | 'roles':[{'key':'a','name':'A','order':1,'takesPart':{'type':'answered','field':'x'}}] | /roles/0/takesPart/field | There is no field “x”.
+            'finish':[{'when':{'type':'answered','field':'depth'},'message':'Say how deep.'}] | 'finish':[{'when':{'type':'answered','field':'depth'},'message':''}] | /finish/0/message | Say what is to be done; there is no message.
+            'finish':[{'when':{'type':'answered','field':'depth'},'message':'Say how deep.'}] | 'finish':[{'when':{'type':'answered','field':'x'},'message':'Say how deep.'}] | /finish/0/when/field | There is no field “x”.
+            'pageSettings':{'language':'ar-EG'} | 'pageSettings':{'language':'arabic_EG'} | /pageSettings/language | “arabic_EG” is not a language tag like de or ar-EG (BCP 47).
+            'trials':[{'name':'Deep','answers':{}},{'name':'Flat','answers':{}}] | 'trials':[{'name':'Deep','answers':{}},{'name':'Deep','answers':{}}] | /trials/1/name | A trial has a name of its own; give it one.
+            'trials':[{'name':'Deep','answers':{}}] | 'trials':[{'name':' ','answers':{}}] | /trials/0/name | A trial has a name of its own; give it one.
+            'lists':[{'key':'l','name':'L','columns':[{'key':'a','title':'A'}],'rows':[['x']]}] | 'lists':[{'key':'l','name':'L','columns':[],'rows':[]}] | /lists/0/columns | A list has 1 to 50 columns.
+            'lists':[{'key':'l','name':'L','columns':[{'key':'a','title':'A'}],'rows':[['x']]}] | 'lists':[{'key':'l','name':'L','columns':[{'key':'a','title':'A'}],'rows':[['x','y']]}] | /lists/0/rows/0 | This row has 2 cells; there are 1 columns.
+            'lists':[{'key':'l','name':'L','columns':[{'key':'a','title':'A','number':true}],'rows':[['12.5']]}] | 'lists':[{'key':'l','name':'L','columns':[{'key':'a','title':'A','number':true}],'rows':[['x']]}] | /lists/0/rows/0/0 | “x” is not a number, as this column holds; write it like 12.5.
+            'conditions':[{'key':'c','name':'C','condition':{'type':'answered','field':'depth'}}] | 'conditions':[{'key':'depth','name':'C','condition':{'type':'answered','field':'depth'}}] | /conditions/0/key | The key “depth” is already used at /pages/0/sections/0/items/0; keys are unique.
+            'conditions':[{'key':'c','name':'C','condition':{'type':'answered','field':'depth'}}] | 'conditions':[{'key':'c','name':'C','condition':{'type':'shared','condition':'d'}},{'key':'d','name':'D','condition':{'type':'shared','condition':'c'}}] | /conditions | These shared conditions use each other in a circle: c → d → c. Take one of them out of another.
+            """)
+    void whatBelongsToTheWholeIsRefused(String taken, String refused, String path, String message) {
+        assertThat(ofDocument("", taken)).as(taken).isEmpty();
+        assertThat(ofDocument("", refused)).contains(new Problem(path, message));
+    }
 }
