@@ -1,4 +1,6 @@
 import { mount } from "svelte";
+import Uncaught from "./document/Uncaught.svelte";
+import { uncaught } from "./document/uncaught.svelte";
 import "./look/filler.css";
 
 /** The pages of those who have no account, by the first part of the address; each is loaded only where it is needed. */
@@ -10,6 +12,9 @@ const PAGES = {
   desk: () => import("./sign/PaymentDesk.svelte"),
   verify: () => import("./sign/Verify.svelte"),
 };
+
+uncaught.watch(window);
+mount(Uncaught, { target: document.body });
 
 const page = location.pathname.split("/")[1] as keyof typeof PAGES;
 const { default: Page } = await (PAGES[page] ?? PAGES.fill)();
