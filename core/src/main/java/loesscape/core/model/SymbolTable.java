@@ -55,7 +55,7 @@ public final class SymbolTable {
         template.pages().forEach(page -> page.sections().forEach(section -> enter(section, null)));
     }
 
-    /** The lexicon of a template, which need not be valid; of two things with the same name, the first counts. */
+    /** What the names in a template mean, which need not be valid; of two things with the same name, the first counts. */
     public static SymbolTable of(Template template) {
         return new SymbolTable(template);
     }

@@ -61,12 +61,12 @@ class ScheduledJobs {
     }
 
     /** What cannot be done now is done later. */
-    private static void run(String name, Runnable errand) {
+    private static void run(String name, Runnable job) {
         try {
-            errand.run();
+            job.run();
         } catch (RuntimeException e) {
             if (!DatabaseFull.isBehind(e)) { // That is said once a minute, and not by each.
-                LOG.warn("The errand “{}” failed; it is tried again", name, e);
+                LOG.warn("The job “{}” failed; it is tried again", name, e);
             }
         }
     }

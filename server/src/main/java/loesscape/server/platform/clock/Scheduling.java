@@ -20,7 +20,7 @@ class Scheduling {
     ThreadPoolTaskScheduler taskScheduler() {
         ThreadPoolTaskScheduler scheduler = new ThreadPoolTaskScheduler();
         scheduler.setPoolSize(MOST_AT_ONCE);
-        scheduler.setThreadNamePrefix("errand-");
+        scheduler.setThreadNamePrefix("job-");
         // Whoever is interrupted while they write to the database file would close it for all.
         scheduler.setWaitForTasksToCompleteOnShutdown(true);
         scheduler.setAwaitTerminationSeconds(10);
