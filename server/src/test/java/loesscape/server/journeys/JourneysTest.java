@@ -76,13 +76,9 @@ class JourneysTest {
         filler.keyboard().press("ArrowDown");
         assertThat(filler.getByLabel("Auger")).isChecked();
         assertThat(filler.getByLabel("Weeks")).isHidden();
-        while (!Boolean.TRUE.equals(filler.evaluate("document.activeElement.id === 'f-name'"))) {
-            filler.keyboard().press("Tab");
-        }
+        Steps.tabTo(filler, "document.activeElement.id === 'f-name'");
         filler.keyboard().type("Mira Oss");
-        while (!Boolean.TRUE.equals(filler.evaluate("document.activeElement.textContent.trim() === 'Finish'"))) {
-            filler.keyboard().press("Tab");
-        }
+        Steps.tabTo(filler, "document.activeElement.textContent.trim() === 'Finish'");
         filler.keyboard().press("Enter");
         assertThat(filler.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thank you")))
                 .isFocused();

@@ -14,6 +14,8 @@ import loesscape.server.testing.RunningServer;
 /** What authors do again and again in the journeys. */
 final class Steps {
 
+    private static final int MOST_TABS = 200;
+
     private Steps() {}
 
     static Page signedIn(RunningServer server, Browser browser) {
@@ -70,6 +72,17 @@ final class Steps {
 
     static void press(Locator in, String button) {
         in.getByRole(AriaRole.BUTTON, within(button)).first().click();
+    }
+
+    /** Presses Tab until something is so; it fails where going once around the page does not bring it about. */
+    static void tabTo(Page page, String isSo) {
+        for (int i = 0; i < MOST_TABS; i++) {
+            if (Boolean.TRUE.equals(page.evaluate(isSo))) {
+                return;
+            }
+            page.keyboard().press("Tab");
+        }
+        throw new AssertionError("Tab does not lead there: " + isSo);
     }
 
     static Page.GetByRoleOptions named(String name) {
