@@ -93,6 +93,10 @@ public sealed interface NodeState {
             @Nullable String problem)
             implements NodeState {
 
+        /** A field that is folded, of whose answer nothing is told. */
+        public static final FieldState FOLDED = new FieldState(
+                false, List.of(), false, false, false, Value.blank(), null, Look.PLAIN, null, false, null, null);
+
         /** The same for somebody who cannot answer: locked, and nothing is asked. */
         public FieldState locked() {
             return new FieldState(shown, met, false, false, false, value, band, look, offered, overtyped, due, null);

@@ -16,15 +16,17 @@ import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
-import loesscape.core.model.Value;
 import loesscape.core.wording.Reasons;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
@@ -177,24 +179,13 @@ final class DraftModel {
 
     private static NodeState folded(Node node) {
         return switch (node) {
-            case Field ignored ->
-                new NodeState.FieldState(
-                        false,
-                        List.of(),
-                        false,
-                        false,
-                        false,
-                        Value.blank(),
-                        null,
-                        Look.PLAIN,
-                        null,
-                        false,
-                        null,
-                        null);
+            case Field ignored -> NodeState.FieldState.FOLDED;
             case Indicator ignored -> new NodeState.IndicatorState(false, List.of(), null);
             case Notice it -> new NodeState.NoticeState(false, List.of(), Look.PLAIN, it.text());
             case Section ignored -> new NodeState.SectionState(false, List.of(), true, Look.PLAIN, null, null);
-            default -> new NodeState.PlainState(false, List.of());
+            case Page ignored -> new NodeState.PlainState(false, List.of());
+            case Picture ignored -> new NodeState.PlainState(false, List.of());
+            case Divider ignored -> new NodeState.PlainState(false, List.of());
         };
     }
 }

@@ -35,7 +35,6 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
-import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -269,20 +268,7 @@ record Disclosure(
             case NoticeState it -> new NoticeState(false, List.of(), Look.PLAIN, veiled(it.text()));
             case SectionState it -> new SectionState(false, List.of(), it.open(), Look.PLAIN, it.rows(), null);
             case IndicatorState ignored -> new IndicatorState(false, List.of(), null);
-            case FieldState ignored ->
-                new FieldState(
-                        false,
-                        List.of(),
-                        false,
-                        false,
-                        false,
-                        Value.blank(),
-                        null,
-                        Look.PLAIN,
-                        null,
-                        false,
-                        null,
-                        null);
+            case FieldState ignored -> FieldState.FOLDED;
         };
     }
 
