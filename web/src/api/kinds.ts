@@ -3,8 +3,7 @@
 import type { FieldKind } from "./types";
 
 /** What the answers to a field are, whatever kind of field it is. */
-export type AnswerType =
-  "text" | "number" | "yesNo" | "choice" | "choices" | "day" | "time" | "signature" | "files" | "payment";
+export type AnswerType = "text" | "number" | "yesNo" | "choice" | "choices" | "day" | "time" | "signature" | "files" | "payment";
 
 /**
  * What there is to know of a kind of field: whether its answers come from the server, whether a field of it can
@@ -29,7 +28,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "text", placeholder: "", longest: 0 },
+    start: {"type":"text","placeholder":"","longest":0},
   },
   longText: {
     label: "Long text",
@@ -38,7 +37,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "longText", placeholder: "", longest: 0 },
+    start: {"type":"longText","placeholder":"","longest":0},
   },
   email: {
     label: "E-mail address",
@@ -47,7 +46,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "email" },
+    start: {"type":"email"},
   },
   phone: {
     label: "Telephone number",
@@ -56,7 +55,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "phone", region: "" },
+    start: {"type":"phone","region":""},
   },
   webAddress: {
     label: "Web address",
@@ -65,7 +64,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "webAddress" },
+    start: {"type":"webAddress"},
   },
   number: {
     label: "Number",
@@ -74,7 +73,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "number", decimals: 2, unit: "", lower: null, upper: null },
+    start: {"type":"number","decimals":2,"unit":"","lower":null,"upper":null},
   },
   money: {
     label: "Money",
@@ -83,7 +82,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "money", currency: "EUR", lower: null, upper: null },
+    start: {"type":"money","currency":"EUR","lower":null,"upper":null},
   },
   yesNo: {
     label: "Yes or no",
@@ -92,7 +91,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "yesNo" },
+    start: {"type":"yesNo"},
   },
   oneChoice: {
     label: "One choice",
@@ -101,14 +100,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: {
-      type: "oneChoice",
-      choices: [],
-      layout: "marks",
-      style: { columns: 0, mark: "usual", size: "medium" },
-      other: false,
-      offer: null,
-    },
+    start: {"type":"oneChoice","choices":[],"layout":"marks","style":{"columns":0,"mark":"usual","size":"medium"},"other":false,"offer":null},
   },
   severalChoices: {
     label: "Several choices",
@@ -117,16 +109,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: false,
-    start: {
-      type: "severalChoices",
-      choices: [],
-      layout: "marks",
-      style: { columns: 0, mark: "usual", size: "medium" },
-      other: false,
-      offer: null,
-      least: 0,
-      most: 0,
-    },
+    start: {"type":"severalChoices","choices":[],"layout":"marks","style":{"columns":0,"mark":"usual","size":"medium"},"other":false,"offer":null,"least":0,"most":0},
   },
   rating: {
     label: "Rating",
@@ -135,7 +118,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "rating", most: 5 },
+    start: {"type":"rating","most":5},
   },
   date: {
     label: "Date",
@@ -144,7 +127,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "date", earliest: null, latest: null },
+    start: {"type":"date","earliest":null,"latest":null},
   },
   time: {
     label: "Time",
@@ -153,7 +136,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
-    start: { type: "time", earliest: null, latest: null },
+    start: {"type":"time","earliest":null,"latest":null},
   },
   attachment: {
     label: "Attachment",
@@ -162,7 +145,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
-    start: { type: "attachment", most: 1, largest: 10, endings: [] },
+    start: {"type":"attachment","most":1,"largest":10,"endings":[]},
   },
   picture: {
     label: "Picture to be handed in",
@@ -171,7 +154,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
-    start: { type: "picture", largest: 10 },
+    start: {"type":"picture","largest":10},
   },
   signature: {
     label: "Signature",
@@ -180,7 +163,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
-    start: { type: "signature" },
+    start: {"type":"signature"},
   },
   initials: {
     label: "Initials",
@@ -189,7 +172,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
-    start: { type: "initials" },
+    start: {"type":"initials"},
   },
   dateSigned: {
     label: "Date signed",
@@ -198,7 +181,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: true,
     canBegin: false,
     canBeWorkedOut: false,
-    start: { type: "dateSigned" },
+    start: {"type":"dateSigned"},
   },
   payment: {
     label: "Payment",
@@ -207,7 +190,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: true,
     canBegin: false,
     canBeWorkedOut: false,
-    start: { type: "payment", currency: "EUR", amount: "10" },
+    start: {"type":"payment","currency":"EUR","amount":"10"},
   },
   lookup: {
     label: "Lookup",
@@ -216,7 +199,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: false,
-    start: { type: "lookup", list: "", column: "", filters: {} },
+    start: {"type":"lookup","list":"","column":"","filters":{}},
   },
 };
 

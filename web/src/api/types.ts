@@ -224,7 +224,8 @@ export type ConditionAll = {
   conditions: Condition[];
 };
 
-export type ConditionAlways = {};
+export type ConditionAlways = {
+};
 
 export type ConditionAny = {
   conditions: Condition[];
@@ -235,7 +236,8 @@ export type ConditionAtLeast = {
   conditions: Condition[];
 };
 
-export type ConditionNever = {};
+export type ConditionNever = {
+};
 
 export type ConditionNone = {
   conditions: Condition[];
@@ -804,11 +806,14 @@ export type FieldKindDate = {
   latest: string | null;
 };
 
-export type FieldKindDateSigned = {};
+export type FieldKindDateSigned = {
+};
 
-export type FieldKindEmail = {};
+export type FieldKindEmail = {
+};
 
-export type FieldKindInitials = {};
+export type FieldKindInitials = {
+};
 
 export type FieldKindLongText = {
   placeholder: string;
@@ -869,7 +874,8 @@ export type FieldKindSeveralChoices = {
   most: number;
 };
 
-export type FieldKindSignature = {};
+export type FieldKindSignature = {
+};
 
 export type FieldKindText = {
   placeholder: string;
@@ -881,9 +887,11 @@ export type FieldKindTime = {
   latest: string | null;
 };
 
-export type FieldKindWebAddress = {};
+export type FieldKindWebAddress = {
+};
 
-export type FieldKindYesNo = {};
+export type FieldKindYesNo = {
+};
 
 export type FieldOperand = {
   field: string;
@@ -895,7 +903,8 @@ export type FieldToFill = {
 };
 
 export type FieldValue =
-  ({ type: "starting" } & FieldValueStarting) | ({ type: "workedOut" } & FieldValueWorkedOut);
+  | ({ type: "starting" } & FieldValueStarting)
+  | ({ type: "workedOut" } & FieldValueWorkedOut);
 
 export type FieldValueStarting = {
   answer: string;
@@ -1292,35 +1301,7 @@ export type Notice = {
   folding: Folding;
 };
 
-export type Novelty =
-  | "page"
-  | "section"
-  | "repeatingSection"
-  | "text"
-  | "longText"
-  | "email"
-  | "phone"
-  | "webAddress"
-  | "number"
-  | "money"
-  | "rating"
-  | "yesNo"
-  | "oneChoice"
-  | "severalChoices"
-  | "lookup"
-  | "date"
-  | "time"
-  | "signature"
-  | "initials"
-  | "dateSigned"
-  | "attachment"
-  | "pictureField"
-  | "payment"
-  | "workedOut"
-  | "notice"
-  | "indicator"
-  | "picture"
-  | "divider";
+export type Novelty = "page" | "section" | "repeatingSection" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "rating" | "yesNo" | "oneChoice" | "severalChoices" | "lookup" | "date" | "time" | "signature" | "initials" | "dateSigned" | "attachment" | "pictureField" | "payment" | "workedOut" | "notice" | "indicator" | "picture" | "divider";
 
 export type NumberOperand = {
   number: string;
@@ -1397,31 +1378,7 @@ export type OpenTurn = {
   mine: string[];
 };
 
-export type Operator =
-  | "is"
-  | "isNot"
-  | "equal"
-  | "notEqual"
-  | "less"
-  | "atMost"
-  | "more"
-  | "atLeast"
-  | "between"
-  | "contains"
-  | "doesNotContain"
-  | "startsWith"
-  | "endsWith"
-  | "matches"
-  | "outside"
-  | "inBand"
-  | "length"
-  | "includes"
-  | "doesNotInclude"
-  | "includesAll"
-  | "isExactly"
-  | "chosen"
-  | "answered"
-  | "blank";
+export type Operator = "is" | "isNot" | "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast" | "between" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches" | "outside" | "inBand" | "length" | "includes" | "doesNotInclude" | "includesAll" | "isExactly" | "chosen" | "answered" | "blank";
 
 export type OrderTest = "equal" | "notEqual" | "less" | "atMost" | "more" | "atLeast";
 
