@@ -3,8 +3,8 @@
   import { ownHeaders } from "../api/http";
   import { FILES, keeperAt } from "../document/files";
   import { provide } from "../draft/context";
-  import NewRole from "../draft/NewRole.svelte";
-  import RoleEditor from "../draft/RoleEditor.svelte";
+  import NewRole from "../draft/editors/NewRole.svelte";
+  import RoleEditor from "../draft/editors/RoleEditor.svelte";
   import { WorkingCopy } from "../draft/workingCopy.svelte";
   import type { Role } from "../api/types";
   import { router } from "../router.svelte";

@@ -1,0 +1,416 @@
+<script lang="ts">
+  import { address, withRow } from "../../document/answers";
+  import { wrapping } from "../../document/forms";
+  import { lookClass } from "../../document/looks";
+  import { parts, rows } from "../../document/rows";
+  import { documentLanguage } from "../conditions/clauses";
+  import { workingCopy } from "../context";
+  import DocumentEditor from "../editors/DocumentEditor.svelte";
+  import EditableText from "./EditableText.svelte";
+  import InPlace from "./InPlace.svelte";
+  import InsertLine from "./InsertLine.svelte";
+  import ItemEditor from "../editors/ItemEditor.svelte";
+  import Line from "./Line.svelte";
+  import Movable from "./Movable.svelte";
+  import Note from "../margin/Note.svelte";
+  import Now from "../margin/Now.svelte";
+  import Said from "../margin/Said.svelte";
+  import SeveralEditor from "../editors/SeveralEditor.svelte";
+  import Slip from "./Slip.svelte";
+  import Threads from "./Threads.svelte";
+
+  let { inserting, onclosed }: { inserting: string | null; onclosed: () => void } = $props();
+
+  const AT_ONCE = 4;
+  $effect(() => {
+    documentLanguage.tag = copy.settings?.pageSettings.language ?? "";
+  });
+
+  const copy = workingCopy();
+  let ground = $state<HTMLElement>();
+  const pages = $derived(copy.inside(""));
+  const numbers = $derived(
+    new Map(
+      copy.settings?.pageSettings.numbering === "none"
+        ? []
+        : pages.flatMap((page) => copy.inside(page)).map((key, i) => [key, i + 1]),
+    ),
+  );
+  /** How many sections are made so far: those in sight at once, the others behind them as the browser has time. */
+  let made = $state(AT_ONCE);
+  const all = $derived(pages.flatMap((page) => copy.inside(page)).length);
+  $effect(() => {
+    if (made >= all) return;
+    const frame = requestAnimationFrame(() => (made += AT_ONCE));
+    return () => cancelAnimationFrame(frame);
+  });
+  const isMade = (page: string, place: number) =>
+    pages.slice(0, pages.indexOf(page)).reduce((before, it) => before + copy.inside(it).length, place) < made;
+
+  const shown = (key: string) => copy.view(key).state.shown;
+  const depth = (key: string) => copy.view(key).bond.depth;
+
+  /** A folded section is one slip, opened while something in it is selected. */
+  const isSlip = (section: string) =>
+    !shown(section) &&
+    !copy
+      .within(section)
+      .slice(1)
+      .includes(copy.selected ?? "");
+
+  /** Whether an item stands there in a row, or outside of rows. */
+  const stands = (key: string, row: string) => (copy.stateOf(key, row) ?? copy.view(key).state).shown;
+
+  /** The row that stands for all, for a section that itself stands in rows. */
+  function rowAround(section: string): string {
+    const around = copy.around(section);
+    return around ? (copy.rowsOf(around)?.[0] ?? "") : "";
+  }
+
+  /** Whether the click that follows has been taken for pointing already. */
+  let taken = false;
+
+  /** While a condition waits for a field, a click in the document is its answer: on a choice, that choice. */
+  function point(event: MouseEvent) {
+    if (event.type === "click" && taken) {
+      taken = false;
+      event.preventDefault();
+      event.stopPropagation();
+      return;
+    }
+    if (!copy.pointing || event.type !== "mousedown") return;
+    const target = event.target as HTMLElement;
+    const key = target.closest<HTMLElement>("[data-key]")?.dataset.key;
+    if (!key || copy.nodes.get(key)?.node.type !== "field" || target.closest(".margin")) return;
+    event.preventDefault();
+    event.stopPropagation();
+    taken = true;
+    const choice = target.closest("label")?.querySelector("input")?.value ?? null;
+    copy.pointing(key, choice === "=" ? "other" : choice);
+  }
+
+  function rowLook(section: string, row: string): string {
+    const state = copy.inRows.get(address(section, row));
+    return state?.type === "row" ? lookClass(state.look) : "";
+  }
+
+  function rowWords(section: string, row: string): string {
+    const state = copy.inRows.get(address(section, row));
+    return state?.type === "row" ? state.look.words : "";
+  }
+
+  function pageTitle(page: string): string {
+    const node = copy.view(page).node;
+    return node.type === "page" ? node.title : "";
+  }
+
+  /** Folded items have a row of their own; the others stand side by side as the reader sees them. */
+  const width = (key: string, row: string) => (stands(key, row) ? parts(copy.view(key).node) : 6);
+
+  function count(section: string): string {
+    const fields = copy.within(section).filter((key) => copy.view(key).node.type === "field").length;
+    return fields ? `${fields} ${fields === 1 ? "field" : "fields"}` : "";
+  }
+</script>
+
+{#snippet logic(keys: string[])}
+  <div class="relative">
+    {#each keys as key (key)}
+      <Note view={copy.view(key)} named={keys.length > 1} covered={copy.selected === key} />
+      {#if copy.selected === key}{#if copy.also.size}<SeveralEditor />{:else}<ItemEditor {key} />{/if}{/if}
+    {/each}
+  </div>
+{/snippet}
+
+{#snippet block(section: string, number: string, top: boolean)}
+  {@const view = copy.view(section)}
+  {@const node = view.node}
+  {@const rowsNow = copy.rowsOf(section)}
+  <Line depth={depth(section)} open={copy.selected === section}>
+    {#snippet sheet()}
+      <div class={["py-2", !top && "pl-3"]}>
+        <Movable key={section} kind="section">
+          {#if !shown(section)}
+            <Slip at={section} name={`${number} ${view.name}`} inside={count(section)} reason={view.folded} />
+          {:else if node.type === "section"}
+            <h2 class="flex gap-1.5 text-[15.5px] leading-6 font-semibold">
+              <span class="soft font-medium">{number}</span>
+              <span class="min-w-0 grow">
+                {#if copy.selected === section || !node.title}
+                  <EditableText
+                    value={node.title}
+                    label="Title of the section"
+                    placeholder="Section without a title"
+                    onchange={(label) => copy.edit({ type: "relabel", key: section, label })}
+                  />
+                {:else}{node.title}{/if}
+              </span>
+            </h2>
+            {#if node.help}<p class="soft text-[12.5px]">{node.help}</p>{/if}
+          {/if}
+        </Movable>
+      </div>
+    {/snippet}
+    {#snippet margin()}{@render logic([section])}{/snippet}
+  </Line>
+  {#if !isSlip(section)}
+    {@render items(section, rowsNow?.[0] ?? rowAround(section))}
+    {#each rowsNow?.slice(1) ?? [] as row, i (row)}
+      <Line depth={depth(section)}>
+        {#snippet sheet()}
+          <div class={["more", rowLook(section, row)]}>
+            <span class="soft text-[12px]">Row {i + 2}</span>
+            <button
+              type="button"
+              class="soft ml-2 text-[12px] underline"
+              onclick={() => copy.tryOut(section, rowsNow!.filter((it) => it !== row).join(","))}
+              >Remove</button
+            >
+            {#if rowWords(section, row)}<p class="text-[12.5px]">{rowWords(section, row)}</p>{/if}
+            {@render again(section, row)}
+          </div>
+        {/snippet}
+      </Line>
+    {/each}
+    <Line depth={depth(section)}>
+      {#snippet sheet()}
+        {#if rowsNow && node.type === "section" && rowsNow.length < (node.rows?.most ?? 0)}
+          <button
+            type="button"
+            class="button plain my-1 text-[12.5px]"
+            onclick={() => copy.tryOut(section, withRow(rowsNow, copy.answers).join(","))}>Add a row</button
+          >
+        {/if}
+        <InsertLine
+          holder={section}
+          after={copy.inside(section).at(-1) ?? null}
+          words={copy.inside(section).length
+            ? "Add here …"
+            : "Add the first question: write its label, or a kind"}
+          first={!copy.inside(section).length}
+        />
+      {/snippet}
+    </Line>
+  {/if}
+{/snippet}
+
+{#snippet items(section: string, row: string)}
+  {#each rows(copy.inside(section), (key) => width(key, row)) as line (line[0])}
+    {#if copy.view(line[0]!).node.type === "section"}
+      {@render block(line[0]!, "", false)}
+    {:else}
+      <Line
+        depth={Math.max(...line.map(depth))}
+        open={line.includes(copy.selected ?? "") || line.includes(inserting ?? "")}
+      >
+        {#snippet sheet()}
+          <div
+            class={[
+              "row",
+              line.every((key) => !stands(key, row)) && "folded",
+              row && rowLook(copy.around(section) ?? section, row),
+            ]}
+          >
+            {#each line as key (key)}
+              <div style:grid-column={`span ${width(key, row)}`}>
+                <Movable {key}>
+                  {#if stands(key, row)}<InPlace {key} {row} />{:else}<Slip
+                      at={address(key, row)}
+                      name={copy.view(key).name}
+                      reason={copy.view(key).folded}
+                    />{/if}
+                </Movable>
+              </div>
+            {/each}
+          </div>
+          {#if inserting && line.includes(inserting)}
+            <InsertLine holder={section} after={inserting} onclose={onclosed} />
+          {/if}
+        {/snippet}
+        {#snippet margin()}{@render logic(line)}{/snippet}
+      </Line>
+    {/if}
+  {/each}
+{/snippet}
+
+<!-- A further row: fillable like the first; its logic stands beside the first. -->
+{#snippet again(section: string, row: string)}
+  {#each rows( copy
+      .inside(section)
+      .filter((key) => stands(key, row)), (key) => width(key, row) ) as line (line[0])}
+    {#if copy.view(line[0]!).node.type === "section"}
+      {@render again(line[0]!, row)}
+    {:else}
+      <div class="row">
+        {#each line as key (key)}
+          <div style:grid-column={`span ${width(key, row)}`}><InPlace {key} {row} /></div>
+        {/each}
+      </div>
+    {/if}
+  {/each}
+{/snippet}
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -- a part that scrolls is reachable by keyboard -->
+<div
+  id="desk"
+  class="min-h-0 overflow-y-auto px-5 pt-4 pb-[60vh]"
+  role="region"
+  aria-label="Document and margin"
+  tabindex="0"
+  class:pointing={!!copy.pointing}
+  onmousedowncapture={point}
+  onclickcapture={point}
+>
+  <div
+    dir={copy.settings?.rightToLeft ? "rtl" : undefined}
+    style:--item-gap={{ compact: "3px", normal: "7px", roomy: "13px" }[
+      copy.settings?.pageSettings.spacing ?? "normal"
+    ]}
+    class="ground relative flex min-h-[calc(100vh-130px)] flex-col border-y"
+    bind:this={ground}
+  >
+    <Line top open={copy.ofDocument}>
+      {#snippet sheet()}
+        <div class="text-[22px] leading-tight font-semibold">
+          <EditableText
+            value={copy.title}
+            label="Title of the document"
+            onchange={(title) => copy.edit(() => ({ type: "retitle", title, subtitle: copy.subtitle }))}
+          />
+        </div>
+        <div class="soft mb-3 text-[12.5px] leading-6">
+          <EditableText
+            value={copy.subtitle}
+            label="Subtitle"
+            placeholder="A line under the title"
+            onchange={(subtitle) => copy.edit(() => ({ type: "retitle", title: copy.title, subtitle }))}
+          />
+        </div>
+      {/snippet}
+      {#snippet margin()}
+        <div class="relative">
+          <!-- It keeps its place under the card, so that nothing moves when that opens or closes. -->
+          <div class={["whole", copy.ofDocument && "invisible"]}>
+            {#each copy.settings?.finish ?? [] as { rule, sentence }, i (i)}
+              <p><Said parts={sentence.parts} /> <Now met={!copy.unmet.includes(rule.message)} /></p>
+            {/each}
+            {#each (copy.settings?.roles ?? []).filter(({ role }) => role.takesPart) as { role, takesPart } (role.key)}
+              <p><Said parts={takesPart.parts} /></p>
+            {/each}
+            <button type="button" class="open" onclick={() => copy.openDocument(true)}
+              >The document as a whole …</button
+            >
+          </div>
+          {#if copy.ofDocument}<DocumentEditor />{/if}
+        </div>
+      {/snippet}
+    </Line>
+    {#each pages as page (page)}
+      {#if pages.length > 1}
+        <Line depth={depth(page)} open={copy.selected === page}>
+          {#snippet sheet()}
+            <div class="page">
+              <Movable key={page} kind="page">
+                {#if shown(page)}
+                  <EditableText
+                    value={pageTitle(page)}
+                    label="Title of the page"
+                    placeholder="Page without a title"
+                    onchange={(label) => copy.edit({ type: "relabel", key: page, label })}
+                  />
+                {:else}
+                  <Slip at={page} name={copy.view(page).name} inside="page" reason={copy.view(page).folded} />
+                {/if}
+              </Movable>
+            </div>
+          {/snippet}
+          {#snippet margin()}{@render logic([page])}{/snippet}
+        </Line>
+      {/if}
+      {#each copy.inside(page) as section, place (section)}
+        <svelte:element
+          this={wrapping(copy.nodes.size)}
+          class="part"
+          style:--lines={copy.inside(section).length + 2}
+          novalidate={true}
+          onsubmit={(event: Event) => event.preventDefault()}
+        >
+          {#if isMade(page, place) || copy.within(section).includes(copy.selected ?? "")}
+            {@render block(section, String(numbers.get(section) ?? ""), true)}
+          {/if}
+        </svelte:element>
+      {/each}
+    {/each}
+    <Line rest />
+    <Threads {ground} />
+  </div>
+</div>
+
+<style>
+  /* Under the lines the sheet and its margin go on, so that no seam is seen between them. */
+  .ground {
+    background: linear-gradient(to right, var(--color-paper) 57%, var(--color-straw) 57%);
+  }
+
+  /* What is not in sight is not laid out and painted, so that a long document is edited as fast as a short one. */
+  .part {
+    content-visibility: auto;
+    contain-intrinsic-size: auto calc(84px * var(--lines));
+  }
+
+  .part:has(:global(.line.open)),
+  .part:focus-within {
+    content-visibility: visible;
+  }
+
+  .whole {
+    padding: 3px 14px 5px 16px;
+    font: 14.5px/1.42 var(--font-margin);
+  }
+
+  .open {
+    font: 12.5px var(--font-chrome);
+    color: var(--color-soft);
+    text-decoration: underline;
+    padding-block: 4px;
+  }
+
+  .row {
+    display: grid;
+    grid-template-columns: repeat(6, minmax(0, 1fr));
+    column-gap: 14px;
+    padding-block: var(--item-gap, 7px);
+  }
+
+  /* A slip is as tall as what the margin says beside it. */
+  .row.folded {
+    min-height: 100%;
+  }
+
+  .row.folded > div,
+  .row.folded :global(.movable) {
+    display: grid;
+    align-content: stretch;
+    min-width: 0;
+  }
+
+  .pointing :global(.movable:hover) {
+    outline: 2px dashed var(--color-river);
+    outline-offset: 3px;
+    cursor: crosshair;
+  }
+
+  .more {
+    border-left: 2px solid var(--color-line);
+    padding: 4px 0 4px 10px;
+    margin-block: 6px;
+  }
+
+  .page {
+    border-top: 1px dashed var(--color-edge);
+    margin-top: 14px;
+    padding-top: 10px;
+    font-size: 17px;
+    font-weight: 600;
+  }
+</style>

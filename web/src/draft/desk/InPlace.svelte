@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { address } from "../../document/answers";
+  import Indicated from "../../document/Indicated.svelte";
+  import FieldControl from "../../document/FieldControl.svelte";
+  import { lookClass, lookStyle } from "../../document/looks";
+  import PictureItem from "../../document/PictureItem.svelte";
+  import { question } from "../../document/labels";
+  import { workingCopy } from "../context";
+  import EditableText from "./EditableText.svelte";
+  import WhyPanel from "../panels/WhyPanel.svelte";
+
+  let { key, row = "" }: { key: string; row?: string } = $props();
+
+  const copy = workingCopy();
+  const view = $derived(copy.view(key));
+  const node = $derived(view.node);
+  const at = $derived(address(key, row));
+  const stand = $derived(copy.stateOf(key, row) ?? view.state);
+  const isSelected = $derived(copy.selected === key);
+  const typed = $derived(copy.answers[at]);
+  let asked = $state(false);
+  const relabel = (label: string) => copy.edit({ type: "relabel", key, label });
+  const suffix = $derived(node.type === "field" ? question(node).slice(node.label.length) : "");
+  const id = $derived(`a-${at}`);
+</script>
+
+{#if node.type === "field" && stand.type === "field"}
+  <div id={`${id}-label`} class={["leading-6 font-semibold", isSelected && "flex items-baseline"]}>
+    {#if isSelected}
+      <span class="min-w-0"><EditableText value={node.label} label="Label" onchange={relabel} /></span>
+      <span>{suffix}</span>
+    {:else}
+      <span>{node.label}{suffix}</span>
+    {/if}
+    {#if stand.required}<span class="pl-1 text-clay" title="required">*</span>{/if}
+  </div>
+  {#key stand.editable}
+    <FieldControl
+      field={node}
+      state={stand}
+      {typed}
+      {id}
+      describedBy={stand.problem ? `${id}-error` : undefined}
+      labelledBy={`${id}-label`}
+      invalid={!!stand.problem}
+      ontyped={(text) => copy.tryOut(at, text)}
+    />
+  {/key}
+  {#if stand.problem}<p id={`${id}-error`} class="trouble mt-1 text-[12.5px]">{stand.problem}</p>{/if}
+  {#if node.help}<p class="soft mt-1 text-[12.5px]">{node.help}</p>{/if}
+  {#if !stand.editable && node.editable}
+    <p class="soft mt-1 text-[12.5px]">
+      Locked.
+      <button type="button" class="underline" aria-expanded={asked} onclick={() => (asked = !asked)}
+        >Why<span class="sr-only"> is {node.label} locked</span></button
+      >
+    </p>
+    {#if asked}<WhyPanel {at} onclose={() => (asked = false)} />{/if}
+  {/if}
+{:else if node.type === "notice"}
+  <div
+    class={[
+      "border-l-[3px] px-3 py-2 text-[13.5px] whitespace-pre-wrap",
+      stand.type === "notice" && lookClass(stand.look),
+    ]}
+    style={stand.type === "notice" ? lookStyle(stand.look) : undefined}
+    class:bg-straw={stand.type === "notice" && stand.look.shade === "plain"}
+    class:border-straw-line={stand.type === "notice" && stand.look.shade === "plain"}
+  >
+    {#if isSelected}<EditableText
+        value={node.text}
+        label="Text of the notice"
+        lines
+        onchange={relabel}
+      />{:else}{stand.type === "notice" ? stand.text : node.text}{/if}
+  </div>
+{:else if node.type === "indicator" && stand.type === "indicator"}
+  <div class="leading-6 font-semibold">
+    {#if isSelected}<EditableText
+        value={node.label}
+        label="Label"
+        placeholder="Without a label"
+        onchange={relabel}
+      />{:else}{node.label}{/if}
+  </div>
+  {#if stand.band}
+    <Indicated indicator={node} band={stand.band} />
+  {:else}
+    <p class="soft"><bdi>Nothing while <bdi>{copy.nodes.get(node.follows)?.name}</bdi> is blank.</bdi></p>
+  {/if}
+{:else if node.type === "divider"}
+  <hr class="my-2" />
+{:else if node.type === "picture"}
+  {#if isSelected}
+    <EditableText
+      value={node.label}
+      label="What the picture shows"
+      placeholder="What the picture shows, for those who cannot see it"
+      onchange={relabel}
+    />
+  {/if}
+  {#if node.file || (node.follows && copy.answers[node.follows])}
+    <PictureItem picture={node} typed={copy.answers[node.follows] ?? ""} />
+  {:else}
+    <p class="soft">{node.label || "Picture"}: none chosen yet</p>
+  {/if}
+{/if}

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { request } from "../../api/http";
+  import { workingCopy } from "../context";
+  import EditorLine from "./EditorLine.svelte";
+  import FinishEditor from "./FinishEditor.svelte";
+  import ListsEditor from "./ListsEditor.svelte";
+  import PageSettingsEditor from "./PageSettingsEditor.svelte";
+  import RefusedEdit from "./RefusedEdit.svelte";
+  import RolesEditor from "./RolesEditor.svelte";
+  import SharedEditor from "./SharedEditor.svelte";
+
+  const copy = workingCopy();
+  const findings = $derived(copy.settings?.findings ?? []);
+  const trials = $derived(copy.settings?.trials ?? []);
+  /** The block that is about to be taken away, once that is confirmed. */
+  let leaving = $state("");
+
+  async function remove(block: string) {
+    await request<void>("DELETE", `/api/blocks/${encodeURIComponent(block)}`);
+    leaving = "";
+    await copy.loadBlocks();
+  }
+</script>
+
+<!-- What belongs to the document as a whole. -->
+<section class="editor-card" aria-label="The document as a whole">
+  <header class="mb-1.5 flex items-center gap-2">
+    <h3 class="text-sm font-semibold">The document as a whole</h3>
+    <button
+      type="button"
+      class="token bare ml-auto"
+      aria-label="Close"
+      onclick={() => copy.openDocument(false)}>×</button
+    >
+  </header>
+  <RefusedEdit />
+  <FinishEditor />
+  <SharedEditor />
+  <RolesEditor />
+  <ListsEditor />
+  <PageSettingsEditor />
+  {#if trials.length}
+    <EditorLine title="Trials" wide>
+      {#each trials as trial (trial.name)}
+        <div class="flex items-center gap-1">
+          <b class="min-w-0 truncate">{trial.name}</b>
+          <span class="soft whitespace-nowrap">{trial.answers} answers</span>
+          <button type="button" class="token plain ml-auto" onclick={() => copy.tryTrial(trial.name)}
+            >type these</button
+          >
+          <button
+            type="button"
+            class="token bare"
+            aria-label={`Take the trial ${trial.name} away`}
+            onclick={() => copy.edit({ type: "removeTrial", name: trial.name })}>×</button
+          >
+        </div>
+      {/each}
+    </EditorLine>
+  {/if}
+  {#if copy.blocks.length}
+    <EditorLine title="My library" wide>
+      {#each copy.blocks as { id, name, version } (id)}
+        <div class="flex items-center gap-1">
+          <b class="min-w-0 truncate">{name}</b>
+          <span class="soft whitespace-nowrap">version {version}</span>
+          {#if leaving === id}
+            <button type="button" class="token plain ml-auto" onclick={() => remove(id)}
+              >Take it away; sections made from it stay</button
+            >
+          {:else}
+            <button
+              type="button"
+              class="token bare ml-auto"
+              aria-label={`Take the block ${name} away`}
+              onclick={() => (leaving = id)}>×</button
+            >
+          {/if}
+        </div>
+      {/each}
+    </EditorLine>
+  {/if}
+  {#if findings.length}
+    <EditorLine title="Findings" wide>
+      <ul>
+        {#each findings as { key, message }, i (i)}
+          <li class="mb-1">
+            {#if key && copy.nodes.has(key)}<button
+                type="button"
+                class="text-river font-semibold underline"
+                onclick={() => copy.select(key, true)}>{copy.view(key).name}</button
+              >{/if}
+            {message}
+          </li>
+        {/each}
+      </ul>
+    </EditorLine>
+  {/if}
+</section>

@@ -1,0 +1,166 @@
+<script lang="ts">
+  import { KINDS } from "../../api/kinds";
+  import { hasBands, isDay } from "../conditions/clauses";
+  import type { Aspect, FieldKind, Width } from "../../api/types";
+  import AspectLine from "./AspectLine.svelte";
+  import ChecksEditor from "./ChecksEditor.svelte";
+  import BlockEditor from "./BlockEditor.svelte";
+  import BondsLine from "./BondsLine.svelte";
+  import BandsEditor from "./BandsEditor.svelte";
+  import ChoicesEditor from "./ChoicesEditor.svelte";
+  import { workingCopy } from "../context";
+  import EditableText from "../desk/EditableText.svelte";
+  import EditorLine from "./EditorLine.svelte";
+  import { OTHER_KINDS } from "../kinds";
+  import IndicatorEditor from "./IndicatorEditor.svelte";
+  import KindEditor from "./KindEditor.svelte";
+  import FoldingEditor from "./FoldingEditor.svelte";
+  import LooksEditor from "./LooksEditor.svelte";
+  import LimitsEditor from "./LimitsEditor.svelte";
+  import Picker from "../../ui/Picker.svelte";
+  import RowsEditor from "./RowsEditor.svelte";
+  import PictureEditor from "./PictureEditor.svelte";
+  import RolePicker from "./RolePicker.svelte";
+  import ValueEditor from "./ValueEditor.svelte";
+  import RefusedEdit from "./RefusedEdit.svelte";
+
+  let { key }: { key: string } = $props();
+
+  const copy = workingCopy();
+  const view = $derived(copy.view(key));
+  const node = $derived(view.node);
+  const WIDTHS: Width[] = ["full", "half", "third"];
+  const aspects = $derived<[Aspect, import("../../api/types").Condition | null][]>(
+    node.type === "field"
+      ? [
+          ["shown", node.shown],
+          ["required", node.required],
+          ["editable", node.editable],
+        ]
+      : node.type === "section"
+        ? [
+            ["shown", node.shown],
+            ["open", node.open],
+          ]
+        : [["shown", node.shown]],
+  );
+  const band = $derived("band" in view.state ? view.state.band : null);
+
+  function setKind(id: string) {
+    const kind = KINDS[id as FieldKind["type"]].start;
+    if (node.type === "field" && id !== node.kind.type) void copy.edit({ type: "setKind", key, kind });
+  }
+
+  function rename(input: HTMLInputElement) {
+    const to = input.value.trim();
+    if (to && to !== key)
+      void copy.edit({ type: "renameKey", key, to }).then((done) => done ?? (input.value = key));
+    else input.value = key;
+  }
+</script>
+
+<section class="editor-card" aria-label={`Logic of ${view.name}`} id={`n-${key}`}>
+  <header class="mb-1.5 flex items-center gap-2">
+    <h3 class="min-w-0 truncate text-sm font-semibold">{view.name}</h3>
+    {#if node.type === "field"}
+      <Picker
+        label="Kind"
+        text={KINDS[node.kind.type].label.toLowerCase()}
+        options={OTHER_KINDS}
+        chosen={[node.kind.type]}
+        onpick={setKind}
+      />
+    {:else}
+      <span class="soft">{node.type}</span>
+    {/if}
+    <input
+      class="key token bare ml-auto min-w-0 text-right text-soft"
+      size={Math.min(24, key.length + 1)}
+      aria-label="Key"
+      title="Key: the name in exports and formulas"
+      value={key}
+      spellcheck="false"
+      onchange={(event) => rename(event.currentTarget)}
+    />
+  </header>
+  <RefusedEdit />
+  {#each aspects as [aspect, condition] (aspect)}
+    <AspectLine keys={[key]} {aspect} {condition} />
+  {/each}
+  {#if node.type === "field"}
+    {#if node.kind.type === "oneChoice" || node.kind.type === "severalChoices"}
+      <ChoicesEditor field={node} kind={node.kind} />
+    {/if}
+    <LimitsEditor field={node} />
+    <KindEditor field={node} />
+    <ValueEditor field={node} />
+    <ChecksEditor field={node} />
+    {#if hasBands(node.kind)}
+      <BandsEditor
+        title="Look"
+        bands={node.bands}
+        now={band}
+        canBeEmpty
+        ofDays={isDay(node.kind)}
+        onchange={(change) =>
+          copy.editNode(key, "field", (now) => ({ type: "setBands", key, bands: change(now.bands) }))}
+      />
+    {/if}
+    <EditorLine title="Width">
+      <span role="group" aria-label="Width">
+        {#each WIDTHS as width (width)}
+          <button
+            type="button"
+            class={["token plain", width === node.width && "on"]}
+            aria-pressed={width === node.width}
+            onclick={() => copy.edit({ type: "setWidth", key, width })}>{width}</button
+          >
+        {/each}
+      </span>
+    </EditorLine>
+  {:else if node.type === "indicator"}
+    <IndicatorEditor indicator={node} {band} />
+  {:else if node.type === "picture"}
+    <PictureEditor picture={node} />
+  {/if}
+  {#if node.type === "section"}
+    <RowsEditor section={node} />
+    {#key key}<BlockEditor section={node} />{/key}
+  {/if}
+  {#if node.type === "field" || node.type === "section" || node.type === "notice"}<LooksEditor {node} />{/if}
+  {#if node.type === "field" || node.type === "section"}
+    <EditorLine title="Help">
+      {#key key}<EditableText
+          value={node.help}
+          label="Help"
+          placeholder="A line that helps to answer"
+          lines
+          onchange={(help) => copy.edit({ type: "setHelp", key, help })}
+        />{/key}
+    </EditorLine>
+  {/if}
+  {#if "folding" in node}<FoldingEditor keys={[key]} folding={node.folding} />{/if}
+  {#if node.type === "field"}<RolePicker keys={[key]} role={node.role} />{/if}
+  <BondsLine {key} besides={"follows" in node ? node.follows : ""} />
+  <footer class="flex flex-wrap gap-1 border-t border-hairline pt-2">
+    <button type="button" class="token plain" title="Move up (Alt ↑)" onclick={() => copy.move(key, -1)}
+      >Move up</button
+    >
+    <button type="button" class="token plain" title="Move down (Alt ↓)" onclick={() => copy.move(key, 1)}
+      >Move down</button
+    >
+    <button
+      type="button"
+      class="token plain"
+      title="Duplicate (Ctrl D)"
+      onclick={() => copy.make({ type: "duplicate", keys: [key], holder: null, after: null })}
+      >Duplicate</button
+    >
+    <button
+      type="button"
+      class="token plain ml-auto"
+      title="Delete (Del)"
+      onclick={() => copy.edit({ type: "delete", keys: [key], dropFollowers: false })}>Delete</button
+    >
+  </footer>
+</section>

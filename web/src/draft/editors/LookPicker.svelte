@@ -1,0 +1,129 @@
+<script lang="ts">
+  import { request } from "../../api/http";
+  import type { Colours, Look, Mark, Readable, Shade } from "../../api/types";
+  import Picker from "../../ui/Picker.svelte";
+
+  let { look, of, onchange }: { look: Look; of: string; onchange: (change: Partial<Look>) => void } =
+    $props();
+
+  const SHADES: Shade[] = ["plain", "moss", "river", "straw", "ochre", "clay", "stone"];
+  const MARKS: Mark[] = ["none", "tick", "drop", "eye", "warning", "stop"];
+  const START: Colours = { text: "#1f3a5f", fill: "#e6eef8", border: "#7d9cc4", despite: "" };
+  const PARTS = [
+    { id: "text", words: "text" },
+    { id: "fill", words: "fill" },
+    { id: "border", words: "border" },
+  ] as const;
+
+  /** The colours as their author has them now, kept or not. */
+  let colours = $state<Colours | null>(null);
+  let readable = $state<Readable | null>(null);
+  let open = $state(false);
+  $effect(() => {
+    colours = look.colours ? { ...look.colours } : null;
+  });
+  const text = $derived(colours?.text ?? "");
+  const fill = $derived(colours?.fill ?? "");
+  $effect(() => {
+    if (!text || !fill) {
+      readable = null;
+      return;
+    }
+    const asked = new URLSearchParams({ text, fill });
+    request<Readable>("GET", `/api/organisation/contrast?${asked}`).then(
+      (told) => (readable = told),
+      () => (readable = null),
+    );
+  });
+  const isReadable = $derived(!!readable && Number(readable.ratio) >= Number(readable.least));
+
+  function pick(id: string) {
+    if (id === "own") {
+      open = true;
+      if (!look.colours) onchange({ colours: START });
+    } else {
+      open = false;
+      onchange({ shade: id as Shade, colours: null });
+    }
+  }
+
+  /** Colours that can be read are kept at once; others only with a reason. */
+  async function keep(part: Partial<Colours>) {
+    colours = { ...(colours ?? START), ...part };
+    const asked = new URLSearchParams({ text: colours.text, fill: colours.fill });
+    readable = await request<Readable>("GET", `/api/organisation/contrast?${asked}`);
+    const reads = Number(readable.ratio) >= Number(readable.least);
+    if (reads) onchange({ colours: { ...colours, despite: "" } });
+    else if (colours.despite.trim()) onchange({ colours });
+  }
+</script>
+
+<Picker
+  label={`Colours of ${of}`}
+  text={look.colours ? "own colours" : look.shade}
+  options={[
+    ...SHADES.map((id) => ({ id, label: id, swatch: `shade-${id}` })),
+    { id: "own", label: "own colours …" },
+  ]}
+  chosen={[look.colours ? "own" : look.shade]}
+  onpick={pick}
+/>
+<Picker
+  label={`Mark of ${of}`}
+  text={look.mark === "none" ? "no mark" : look.mark}
+  options={MARKS.map((id) => ({ id, label: id === "none" ? "no mark" : id }))}
+  chosen={[look.mark]}
+  onpick={(mark) => onchange({ mark: mark as Mark })}
+/>
+<button
+  type="button"
+  class={["token plain", look.bold && "on"]}
+  aria-label={`Bold, ${of}`}
+  aria-pressed={look.bold}
+  onclick={() => onchange({ bold: !look.bold })}>bold</button
+>
+<button
+  type="button"
+  class={["token plain italic", look.italic && "on"]}
+  aria-label={`Italic, ${of}`}
+  aria-pressed={look.italic}
+  onclick={() => onchange({ italic: !look.italic })}>italic</button
+>
+{#if colours && (look.colours || open)}
+  <div class="mt-1 flex w-full flex-wrap items-center gap-2">
+    {#each PARTS as { id, words } (id)}
+      <label class="soft inline-flex items-center gap-1"
+        ><input
+          type="color"
+          class="h-6 w-8"
+          aria-label={`Colour of the ${words}, ${of}`}
+          value={colours[id]}
+          onchange={(event) => keep({ [id]: event.currentTarget.value })}
+        />{words}</label
+      >
+    {/each}
+    {#if readable}
+      <span
+        class="rounded-sm border px-1.5"
+        style={`color:${colours.text};background:${colours.fill};border-color:${colours.border}`}
+        >{Number(readable.ratio).toFixed(2)} : 1</span
+      >
+      {#if isReadable}<span class="soft">can be read</span>{/if}
+    {/if}
+  </div>
+  {#if readable && !isReadable}
+    <p class="trouble mt-1 text-xs">
+      {colours.despite ? "Hard to read" : "Not kept yet: hard to read"}; {readable.least} : 1 is the least.
+      <button type="button" class="underline" onclick={() => keep({ text: readable!.nearest })}
+        >Take {readable.nearest} for the text</button
+      >, or say why it has to be so:
+    </p>
+    <input
+      class="token value w-full"
+      aria-label={`Why the colours of ${of} have to be so`}
+      placeholder="the reason"
+      value={colours.despite}
+      onchange={(event) => keep({ despite: event.currentTarget.value.trim() })}
+    />
+  {/if}
+{/if}

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import { workingCopy } from "../context";
+
+  const copy = workingCopy();
+  const refused = $derived(copy.refused);
+  $effect(() => copy.tells());
+</script>
+
+{#if refused}
+  <div role="alert" class="mb-2 rounded-md border border-clay bg-clay-tint px-3 py-2">
+    <p class="font-semibold text-clay">{refused.message}</p>
+    {#if refused.followers.length}
+      <ul class="mt-1">
+        {#each refused.followers as follower (follower.key)}
+          <li>
+            <button type="button" class="link" onclick={() => copy.select(follower.key, true)}
+              >{follower.name}</button
+            > <span>{follower.what}</span>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    <div class="mt-1.5 flex gap-1">
+      {#if refused.anyway && refused.followers.length}
+        <button type="button" class="token plain" onclick={() => copy.edit(refused.anyway!)}>
+          {refused.anyway.type === "delete"
+            ? "Delete and drop these conditions"
+            : "Take away and drop from these conditions"}
+        </button>
+      {/if}
+      {#if refused.failed}
+        <button type="button" class="token plain" onclick={() => copy.tryAgain()}>Try again</button>
+      {/if}
+      <button type="button" class="token plain" onclick={() => copy.dismiss()}
+        >{refused.followers.length ? "Keep it" : "Close"}</button
+      >
+    </div>
+  </div>
+{/if}

@@ -1,0 +1,68 @@
+<script lang="ts">
+  import type { Role } from "../../api/types";
+  import ConditionEditor from "../conditions/ConditionEditor.svelte";
+  import { workingCopy } from "../context";
+  import NewClause from "../conditions/NewClause.svelte";
+
+  let { role }: { role: Role } = $props();
+
+  const copy = workingCopy();
+  let adding = $state(false);
+
+  /** Changes the role as it stands when the edit's turn has come. */
+  const put = (change: (now: Role) => Partial<Role>) =>
+    copy.edit(() => {
+      const now = copy.settings!.roles.find((it) => it.role.key === role.key)!.role;
+      return { type: "putRole", role: { ...now, ...change(now) } };
+    });
+</script>
+
+<!-- One role: its turn, its name, and when it takes part. -->
+<div class="flex items-center gap-1">
+  <input
+    class="token value w-14"
+    type="number"
+    min="0"
+    aria-label={`Turn of ${role.name}`}
+    title="Its turn; the same number is the same time"
+    value={role.order}
+    onchange={(event) => {
+      const order = event.currentTarget.valueAsNumber;
+      if (Number.isInteger(order)) void put(() => ({ order }));
+    }}
+  />
+  <input
+    class="token value min-w-0 grow"
+    aria-label="Name of the role"
+    value={role.name}
+    onchange={(event) => {
+      const name = event.currentTarget.value.trim();
+      void put(() => ({ name }));
+    }}
+  />
+  <button
+    type="button"
+    class="token bare"
+    aria-label={`Take ${role.name} away`}
+    onclick={() => copy.edit({ type: "removeRole", key: role.key, dropFollowers: false })}>×</button
+  >
+</div>
+takes part
+{#if role.takesPart}
+  when
+  <ConditionEditor
+    condition={role.takesPart}
+    onchange={(of) => put(({ takesPart }) => ({ takesPart: takesPart && of(takesPart) }))}
+  />
+{:else if adding}
+  when <NewClause
+    except={[]}
+    onadd={(takesPart) => {
+      adding = false;
+      void put(() => ({ takesPart }));
+    }}
+    oncancel={() => (adding = false)}
+  />
+{:else}
+  always <button type="button" class="token add" onclick={() => (adding = true)}>only when …</button>
+{/if}

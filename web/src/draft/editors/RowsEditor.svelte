@@ -1,0 +1,45 @@
+<script lang="ts">
+  import type { Section } from "../../api/types";
+  import { workingCopy } from "../context";
+  import EditorLine from "./EditorLine.svelte";
+
+  let { section }: { section: Section } = $props();
+
+  const copy = workingCopy();
+  const set = (least: number, most: number) =>
+    copy.edit({ type: "setRows", key: section.key, rows: { least, most } });
+  const whole = (input: HTMLInputElement, otherwise: number) =>
+    Number.isInteger(input.valueAsNumber) ? input.valueAsNumber : otherwise;
+</script>
+
+<EditorLine title="Repeats">
+  {#if section.rows}
+    {@const { least, most } = section.rows}
+    from
+    <input
+      class="token figure w-14"
+      type="number"
+      min="0"
+      aria-label="The least rows"
+      value={least}
+      onchange={(event) => set(whole(event.currentTarget, least), most)}
+    />
+    to
+    <input
+      class="token figure w-14"
+      type="number"
+      min="1"
+      aria-label="The most rows"
+      value={most}
+      onchange={(event) => set(least, whole(event.currentTarget, most))}
+    />
+    rows
+    <button
+      type="button"
+      class="token plain"
+      onclick={() => copy.edit({ type: "setRows", key: section.key, rows: null })}>stands once</button
+    >
+  {:else}
+    <button type="button" class="token plain" onclick={() => set(1, 20)}>let it repeat</button>
+  {/if}
+</EditorLine>

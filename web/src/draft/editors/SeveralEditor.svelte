@@ -1,0 +1,72 @@
+<script lang="ts">
+  import type { Aspect, Width } from "../../api/types";
+  import AspectLine from "./AspectLine.svelte";
+  import { conditionOf } from "../conditions/clauses";
+  import { workingCopy } from "../context";
+  import EditorLine from "./EditorLine.svelte";
+  import RefusedEdit from "./RefusedEdit.svelte";
+
+  const copy = workingCopy();
+  const keys = $derived(copy.chosen);
+  const nodes = $derived(keys.map((key) => copy.view(key).node));
+  const allFields = $derived(nodes.every(({ type }) => type === "field"));
+  const aspects = $derived<Aspect[]>(allFields ? ["shown", "required", "editable"] : ["shown"]);
+  const WIDTHS: Width[] = ["full", "half", "third"];
+
+  /** The condition of all of them; of those that differ none is told. */
+  function common(aspect: Aspect) {
+    const [first, ...rest] = nodes.map((node) => conditionOf(node, aspect));
+    const text = JSON.stringify(first);
+    return rest.every((it) => JSON.stringify(it) === text)
+      ? { same: true, condition: first ?? null }
+      : { same: false, condition: null };
+  }
+</script>
+
+<section class="editor-card" aria-label={`${keys.length} selected`}>
+  <h3 class="mb-1.5 text-sm font-semibold">{keys.length} selected</h3>
+  <p class="soft mb-1 text-[12.5px]">{keys.map((key) => copy.view(key).name).join(", ")}</p>
+  <RefusedEdit />
+  {#each aspects as aspect (aspect)}
+    {@const { same, condition } = common(aspect)}
+    {#if !same}<p class="soft text-[12px]">
+        They differ in when they are {aspect}; what is set here is for all.
+      </p>{/if}
+    <AspectLine {keys} {aspect} {condition} />
+  {/each}
+  {#if allFields}
+    <EditorLine title="Width">
+      {#each WIDTHS as width (width)}
+        <button
+          type="button"
+          class="token plain"
+          onclick={() => keys.forEach((key) => void copy.edit({ type: "setWidth", key, width }))}
+          >{width}</button
+        >
+      {/each}
+    </EditorLine>
+  {/if}
+  <footer class="flex flex-wrap gap-1 border-t border-hairline pt-2">
+    <button
+      type="button"
+      class="token plain"
+      onclick={() => copy.make({ type: "duplicate", keys, holder: null, after: null })}>Duplicate</button
+    >
+    <button type="button" class="token plain" title="Copy (Ctrl C)" onclick={() => copy.copyChosen()}
+      >Copy</button
+    >
+    {#if copy.clip.length}
+      <button
+        type="button"
+        class="token plain"
+        title="Paste logic (Ctrl Shift V)"
+        onclick={() => copy.pasteLogic()}>Paste the logic of {copy.nodes.get(copy.clip[0]!)?.name}</button
+      >
+    {/if}
+    <button
+      type="button"
+      class="token plain ml-auto"
+      onclick={() => copy.edit({ type: "delete", keys, dropFollowers: false })}>Delete</button
+    >
+  </footer>
+</section>

@@ -1,0 +1,60 @@
+<script lang="ts">
+  import { workingCopy } from "../context";
+
+  const copy = workingCopy();
+  const KEEP = "\nkeep";
+  const CLEAR = "\nclear";
+  const trials = $derived(copy.settings?.trials ?? []);
+  const answered = $derived(Object.values(copy.answers).some(Boolean));
+  let naming = $state(false);
+  let name = $state("");
+
+  function pick(select: HTMLSelectElement) {
+    const picked = select.value;
+    select.value = "";
+    if (picked === KEEP) naming = true;
+    else if (picked === CLEAR) void copy.clearAnswers();
+    else if (picked) void copy.tryTrial(picked);
+  }
+
+  function keep(event: Event) {
+    event.preventDefault();
+    naming = false;
+    if (name.trim())
+      void copy.edit({ type: "putTrial", trial: { name: name.trim(), answers: { ...copy.answers } } });
+    name = "";
+  }
+</script>
+
+<!-- Sets of answers to try the document with. -->
+{#if naming}
+  <form onsubmit={keep}>
+    <!-- svelte-ignore a11y_autofocus -- its author has just asked for it -->
+    <input
+      class="text-input w-40 text-ink"
+      aria-label="Name of the trial"
+      placeholder="Name of the trial"
+      maxlength="200"
+      autofocus
+      bind:value={name}
+      onblur={keep}
+      onkeydown={(event) => event.key === "Escape" && ((name = ""), (naming = false))}
+    />
+  </form>
+{:else}
+  <select
+    class="button on-spruce max-w-32"
+    aria-label="Answers to try the document with"
+    title="Answers to try the document with"
+    onchange={(event) => pick(event.currentTarget)}
+  >
+    <option value="">Answers</option>
+    {#each trials as { name: trial, answers } (trial)}
+      <option value={trial}>{trial} ({answers})</option>
+    {/each}
+    {#if answered}
+      <option value={KEEP}>Keep these as a trial …</option>
+      <option value={CLEAR}>Clear these</option>
+    {/if}
+  </select>
+{/if}

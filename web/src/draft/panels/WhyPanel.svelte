@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { request } from "../../api/http";
+  import type { Explained, Way, Why } from "../../api/types";
+  import { workingCopy } from "../context";
+
+  let { at, onclose }: { at: string; onclose: () => void } = $props();
+
+  const copy = workingCopy();
+  let why = $state<Why | null>(null);
+  let trouble = $state("");
+  let close = $state<HTMLButtonElement>();
+
+  $effect(() => {
+    void copy.revision;
+    void copy.answered;
+    request<Why>("GET", `/api/templates/${copy.template}/draft/why/${encodeURIComponent(at)}`).then(
+      (told) => (why = told),
+      (problem: Error) => (trouble = problem.message),
+    );
+  });
+  $effect(() => close?.focus({ preventScroll: true }));
+
+  const OPENS = { shown: "Make it show", editable: "Unlock it", open: "Open it out", required: "" };
+
+  function make(way: Way) {
+    for (const { address, typed } of way.changes) copy.tryOut(address, typed);
+    onclose();
+  }
+</script>
+
+{#snippet explained(it: Explained, depth: number)}
+  <li style:padding-left={`${depth * 14}px`}>
+    <span class={it.holds ? "yes" : "no"}>{it.holds ? "holds" : "not now"}</span>
+    {it.text}
+    {#if it.seen.length}
+      <span class="soft"
+        >({it.seen
+          .map(({ name, value, counts }) => `${name}: ${!counts ? "folded" : value || "blank"}`)
+          .join(", ")})</span
+      >
+    {/if}
+    {#if it.blank}<br /><span class="soft">{it.blank}</span>{/if}
+  </li>
+  {#each it.parts as part, i (i)}{@render explained(part, depth + 1)}{/each}
+{/snippet}
+
+<svelte:window onkeydown={(event) => event.key === "Escape" && onclose()} />
+
+<div class="why" role="region" aria-label="Why">
+  {#if trouble}<p class="trouble">{trouble}</p>{/if}
+  {#if why}
+    {#if why.foldedIn.length}<p>Folded with {why.foldedIn.map((name) => `“${name}”`).join(" in ")}.</p>{/if}
+    <ul>
+      {#each why.reasons as reason, i (i)}
+        <li class="mt-1 first:mt-0"><b>{reason.what}</b></li>
+        {@render explained(reason.says, 0)}
+      {/each}
+    </ul>
+    {#if !why.reasons.length && !why.foldedIn.length}<p class="soft">Nothing drives it.</p>{/if}
+    {#each why.ways as way (way.opens)}
+      <p class="mt-2">
+        <button type="button" class="button plain text-[12.5px]" onclick={() => make(way)}
+          >{OPENS[way.opens]}</button
+        >
+        <span class="soft">{way.changes.map(({ words }) => words).join(", and ")}</span>
+      </p>
+    {/each}
+  {/if}
+  <button type="button" class="close soft underline" bind:this={close} onclick={onclose}>Close</button>
+</div>
+
+<style>
+  .why {
+    position: relative;
+    border: 1px solid var(--color-straw-line);
+    border-radius: var(--radius-md);
+    background: var(--color-straw);
+    padding: 8px 12px;
+    margin-block: 4px 6px;
+    font-size: 13px;
+  }
+
+  .why :global(li) {
+    line-height: 1.55;
+  }
+
+  .yes,
+  .no {
+    display: inline-block;
+    min-width: 52px;
+    font-size: 11.5px;
+    font-weight: 600;
+  }
+
+  .yes {
+    color: var(--color-moss);
+  }
+
+  .no {
+    color: var(--color-straw-ink);
+  }
+
+  .close {
+    position: absolute;
+    top: 6px;
+    right: 10px;
+    font-size: 12px;
+  }
+</style>
