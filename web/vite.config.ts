@@ -1,16 +1,22 @@
 import { svelte } from "@sveltejs/vite-plugin-svelte";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vitest/config";
+import { bundleLimit } from "./bundleLimit";
 
 export default defineConfig(({ mode }) => ({
-  plugins: [tailwindcss(), svelte()],
+  // Those who fill in and sign have to be able to begin at once, on a phone.
+  plugins: [tailwindcss(), svelte(), bundleLimit("filler", 60)],
   build: {
     // Fonts and pictures stay files: the content security policy does not allow them inside style sheets.
     assetsInlineLimit: 0,
-    rollupOptions: { input: { author: "index.html", filler: "fill.html" } },
+    rollupOptions: {
+      input: { author: "index.html", filler: "fill.html" },
+      // Flowbite's components name their whole library and do not say that what is not used may be left out.
+      treeshake: { moduleSideEffects: (id) => !id.includes("/node_modules/flowbite-svelte/") },
+    },
   },
   // Tests run what a browser runs, not what a server would.
   resolve: mode === "test" ? { conditions: ["browser"] } : undefined,
-  test: { environment: "jsdom", include: ["src/**/*.test.ts"] },
+  test: { environment: "jsdom", setupFiles: ["src/testing/browser.ts"], include: ["src/**/*.test.ts"] },
   server: { proxy: { "/api": "http://localhost:8080" } },
 }));

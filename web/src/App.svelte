@@ -1,63 +1,84 @@
 <script lang="ts">
-  import Account from "./pages/Account.svelte";
-  import Dispatches from "./pages/Dispatches.svelte";
-  import DispatchView from "./pages/DispatchView.svelte";
-  import Lookups from "./pages/Lookups.svelte";
-  import Outside from "./pages/Outside.svelte";
-  import Send from "./pages/Send.svelte";
-  import Signers from "./pages/Signers.svelte";
-  import Draft from "./pages/Draft.svelte";
-  import RecordPage from "./pages/RecordPage.svelte";
-  import Records from "./pages/Records.svelte";
-  import People from "./pages/People.svelte";
-  import Release from "./pages/Release.svelte";
-  import SetPassword from "./pages/SetPassword.svelte";
-  import SignIn from "./pages/SignIn.svelte";
-  import Templates from "./pages/Templates.svelte";
+  import type { Component } from "svelte";
   import { router } from "./router.svelte";
   import { session } from "./session.svelte";
   import NotOpened from "./document/NotOpened.svelte";
+  import Confirmation from "./ui/Confirmation.svelte";
+
+  /** A page, loaded when it is first looked at, and what it is about. */
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- each page has properties of its own
+  type Page = { load: () => Promise<{ default: Component<any> }>; about?: Record<string, unknown> };
 
   const ready = session.load();
-  const place = $derived(router.path.split("/").filter(Boolean));
-  const template = $derived(place[0] === "templates" ? place[1] : undefined);
+
+  const author = $derived(session.value?.author);
+  const page = $derived(pageAt(router.path, author));
+
+  /** The page for an address, as whoever is signed in sees it. */
+  function pageAt(path: string, author: string | null | undefined): Page {
+    const [part, which = "", view = "", item = ""] = path.split("/").filter(Boolean);
+    if (part === "reset" && which)
+      return { load: () => import("./pages/SetPassword.svelte"), about: { link: which } };
+    if (!author)
+      return {
+        load: () => import("./pages/SignIn.svelte"),
+        about: { setupLink: part === "setup" ? which : "" },
+      };
+    if (part === "templates" && which) return viewOf(which, view, item);
+    if (part === "dispatches" && which)
+      return { load: () => import("./pages/DispatchView.svelte"), about: { id: which } };
+    switch (part) {
+      case "account":
+        return { load: () => import("./pages/Account.svelte") };
+      case "dispatches":
+        return { load: () => import("./pages/Dispatches.svelte") };
+      case "lookups":
+        return { load: () => import("./pages/Lookups.svelte") };
+      case "people":
+        return { load: () => import("./pages/People.svelte") };
+      case "outside":
+        return { load: () => import("./pages/Outside.svelte") };
+      default:
+        return { load: () => import("./pages/Templates.svelte") };
+    }
+  }
+
+  /** A view of a template. */
+  function viewOf(template: string, view: string, item: string): Page {
+    switch (view) {
+      case "records":
+        return item
+          ? {
+              load: () => import("./pages/RecordPage.svelte"),
+              about: { template, number: Number(item) },
+            }
+          : { load: () => import("./pages/Records.svelte"), about: { template } };
+      case "signers":
+        return { load: () => import("./pages/Signers.svelte"), about: { template } };
+      case "send":
+        return { load: () => import("./pages/Send.svelte"), about: { template } };
+      case "release":
+        return { load: () => import("./pages/Release.svelte"), about: { template } };
+      default:
+        return { load: () => import("./pages/Draft.svelte"), about: { template } };
+    }
+  }
 </script>
 
-{#await ready then}
-  {#if place[0] === "reset" && place[1]}
-    <SetPassword link={place[1]} />
-  {:else if !session.value?.author}
-    <SignIn setupLink={place[0] === "setup" ? (place[1] ?? "") : ""} />
-  {:else if place[0] === "account"}
-    <Account />
-  {:else if template && place[2] === "records" && place[3]}
-    {#key place[3]}<RecordPage {template} number={Number(place[3])} />{/key}
-  {:else if template && place[2] === "records"}
-    <Records {template} />
-  {:else if template && place[2] === "signers"}
-    {#key template}<Signers {template} />{/key}
-  {:else if template && place[2] === "send"}
-    <Send {template} />
-  {:else if place[0] === "dispatches" && place[1]}
-    {#key place[1]}<DispatchView id={place[1]} />{/key}
-  {:else if place[0] === "dispatches"}
-    <Dispatches />
-  {:else if place[0] === "lookups"}
-    <Lookups />
-  {:else if place[0] === "people"}
-    <People />
-  {:else if place[0] === "outside"}
-    <Outside />
-  {:else if template && place[2] === "release"}
-    <Release {template} />
-  {:else if template}
-    {#key template}<Draft {template} />{/key}
-  {:else}
-    <Templates />
-  {/if}
-{:catch problem}
+{#snippet notOpened(problem: unknown)}
   <main class="mx-auto mt-24 max-w-md text-center">
     <h1 class="text-lg font-semibold">Loesscape cannot be opened</h1>
     <div class="mt-2"><NotOpened {problem} /></div>
   </main>
+{/snippet}
+
+{#await ready then}
+  {#await page.load() then { default: Page }}
+    {#key page}<Page {...page.about} />{/key}
+  {:catch problem}
+    {@render notOpened(problem)}
+  {/await}
+{:catch problem}
+  {@render notOpened(problem)}
 {/await}
+<Confirmation />

@@ -45,7 +45,7 @@ async function answer(ask: () => Promise<Credential | null>): Promise<string> {
   try {
     credential = await ask();
   } catch (problem) {
-    throw new Error(refusal(problem instanceof DOMException ? problem.name : ""));
+    throw new Error(refusal(problem instanceof DOMException ? problem.name : ""), { cause: problem });
   }
   if (!(credential instanceof PublicKeyCredential)) throw new Error(refusal(""));
   return JSON.stringify(credential.toJSON());

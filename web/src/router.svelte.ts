@@ -15,13 +15,14 @@ class Router {
 
 export const router = new Router();
 
-/** Lets a link change the page without loading it anew; modified clicks stay the browser's. */
-export function inside(link: HTMLAnchorElement): { destroy: () => void } {
+/** Lets a link change the page without loading it anew; modified clicks stay the browser's. To be attached. */
+export function inside(node: Element): () => void {
+  const link = node as HTMLAnchorElement;
   const follow = (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
     event.preventDefault();
     router.go(link.pathname);
   };
   link.addEventListener("click", follow);
-  return { destroy: () => link.removeEventListener("click", follow) };
+  return () => link.removeEventListener("click", follow);
 }

@@ -27,29 +27,51 @@ export class Problem extends Error {
   }
 }
 
-/** An answer that takes longer is not waited for; the request is made again. */
-const LONGEST_WAIT = 20_000;
+/** What went wrong, in words, of whatever was thrown. */
+export function said(problem: unknown): string {
+  return problem instanceof Error ? problem.message : String(problem);
+}
 
-/** Asks the server; the answer is JSON, or nothing. Where only the token had run out, it is asked once more with the new one. */
+/** An answer that takes longer is not waited for; the request is made again. Files may take their time. */
+const LONGEST_WAIT = 20_000;
+const LONGEST_WAIT_WITH_A_FILE = 300_000;
+
+/** Asks the server; the answer is JSON, or nothing. What is sent is JSON too, or the bytes of a file. */
 export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const token = cookie("XSRF-TOKEN");
+  const response = await answer(method, path, body);
+  if (response.status === 204) return undefined as T;
   try {
-    return await ask<T>(method, path, body);
-  } catch (problem) {
-    const isOld = problem instanceof Problem && problem.status === 403 && cookie("XSRF-TOKEN") !== token;
-    if (!isOld) throw problem;
-    return ask<T>(method, path, body);
+    return (await response.json()) as T;
+  } catch {
+    throw new Problem(500, "The answer of the server cannot be read; nothing was lost. Try again.");
   }
 }
 
-async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** Asks the server for a file. */
+export async function requestFile(method: string, path: string, body?: unknown): Promise<Blob> {
+  return (await answer(method, path, body)).blob();
+}
+
+/** The answer of the server, which went well. Where only the token had run out, it is asked once more with the new one. */
+async function answer(method: string, path: string, body: unknown): Promise<Response> {
+  const token = cookie("XSRF-TOKEN");
+  try {
+    return await ask(method, path, body);
+  } catch (problem) {
+    const isOld = problem instanceof Problem && problem.status === 403 && cookie("XSRF-TOKEN") !== token;
+    if (!isOld) throw problem;
+    return ask(method, path, body);
+  }
+}
+
+async function ask(method: string, path: string, body: unknown): Promise<Response> {
   const headers: Record<string, string> = { Accept: "application/json" };
   const token = cookie("XSRF-TOKEN");
   if (token) headers["X-XSRF-TOKEN"] = token;
   let content: BodyInit | undefined;
   if (body instanceof Blob) {
     content = body;
-    headers["Content-Type"] = "application/json";
+    headers["Content-Type"] = "application/octet-stream";
   } else if (body !== undefined) {
     content = JSON.stringify(body);
     headers["Content-Type"] = "application/json";
@@ -61,18 +83,13 @@ async function ask<T>(method: string, path: string, body?: unknown): Promise<T> 
       headers,
       body: content,
       credentials: "same-origin",
-      signal: AbortSignal.timeout(LONGEST_WAIT),
+      signal: AbortSignal.timeout(body instanceof Blob ? LONGEST_WAIT_WITH_A_FILE : LONGEST_WAIT),
     });
   } catch {
     throw new Problem(0, "The server cannot be reached.");
   }
   if (!response.ok) throw await problem(response);
-  if (response.status === 204) return undefined as T;
-  try {
-    return (await response.json()) as T;
-  } catch {
-    throw new Problem(500, "The answer of the server cannot be read; nothing was lost. Try again.");
-  }
+  return response;
 }
 
 async function problem(response: Response): Promise<Problem> {

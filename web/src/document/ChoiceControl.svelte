@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import type { Field, NodeStateFieldState } from "../api/types";
   import { type Chosen, choicesOf, readChosen, writeChosen } from "./answers";
 
@@ -107,11 +108,11 @@
   {/if}
   {#if !choices.length && !other}<span class="soft">Nothing to choose from yet.</span>{/if}
   {#if !several && typed && !stand.required && stand.editable}
-    <button
-      type="button"
-      class="soft text-xs underline"
+    <Button
+      look="underlined"
+      class="soft"
       onclick={() => ontyped("")}
-      aria-label={`Take back the answer to ${field.label}`}>Take back</button
+      aria-label={`Take back the answer to ${field.label}`}>Take back</Button
     >
   {/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import { getContext } from "svelte";
   import { PAY } from "./signing";
   import type { Field, NodeStateFieldState } from "../api/types";
@@ -82,9 +83,7 @@
       {amount(kind.currency, state.value.amount)}{:else if !due}Nothing to pay{:else}To be paid: {kind.currency}
       {amount(kind.currency, due)}{/if}
     {#if pay && due && state.value.type !== "paid"}
-      <button type="button" class="button primary ms-3" onclick={() => pay(id.replace(/^f-/, ""))}
-        >Pay at the desk</button
-      >
+      <Button look="primary" class="ms-3" onclick={() => pay(id.replace(/^f-/, ""))}>Pay at the desk</Button>
     {/if}
   </p>
 {:else if kind.type === "longText"}
@@ -170,9 +169,9 @@
   <p class="mt-1 flex items-center gap-1.5"><Mark mark={state.look.mark} />{state.look.words}</p>
 {/if}
 {#if state.overtyped && state.editable}
-  <p class="soft mt-1 text-[12.5px]">
+  <p class="soft mt-1 text-note">
     Typed over what was worked out.
-    <button type="button" class="underline" onclick={() => ontyped("")}>Work it out again</button>
+    <Button look="underlined" onclick={() => ontyped("")}>Work it out again</Button>
   </p>
 {/if}
 

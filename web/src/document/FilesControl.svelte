@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { said } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
   import { getContext } from "svelte";
   import type { Field, NodeStateFieldState } from "../api/types";
   import { type HandedIn, readFiles, size, writeFiles } from "./answers";
@@ -49,7 +51,7 @@
           all = [...all, kept];
           ontyped(writeFiles(all));
         } catch (problem) {
-          trouble = problem instanceof Error ? problem.message : String(problem);
+          trouble = said(problem);
         }
       }
     }
@@ -73,11 +75,11 @@
           >
           <span class="soft">{size(file.bytes)}</span>
           {#if stand.editable}
-            <button
-              type="button"
-              class="soft text-xs underline"
+            <Button
+              look="underlined"
+              class="soft"
               onclick={() => ontyped(writeFiles(files.filter((it) => it.id !== file.id)))}
-              >Take back<span class="sr-only"> {file.name}</span></button
+              >Take back<span class="sr-only"> {file.name}</span></Button
             >
           {/if}
         </li>
@@ -104,7 +106,7 @@
         }}
       />
     </label>
-    <span class="soft text-[12.5px]"
+    <span class="soft text-note"
       >{endings.length ? `${endings.join(", ")}, ` : ""}up to {kind.largest} MB{most > 1
         ? ` each, at most ${most}`
         : ""}</span

@@ -1,12 +1,13 @@
 <script lang="ts">
-  import { Problem } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
+  import { Problem, said } from "../api/http";
 
   let { problem }: { problem: unknown } = $props();
 
   const mayHelp = $derived(!(problem instanceof Problem) || problem.repeatable || problem.passing);
 </script>
 
-<p class="trouble" role="alert">{problem instanceof Error ? problem.message : String(problem)}</p>
+<p class="trouble" role="alert">{said(problem)}</p>
 {#if mayHelp}
-  <button type="button" class="button plain mt-3" onclick={() => location.reload()}>Try again</button>
+  <Button class="mt-3" onclick={() => location.reload()}>Try again</Button>
 {/if}

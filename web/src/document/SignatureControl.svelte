@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import { getContext, onDestroy } from "svelte";
   import type { Field, NodeStateFieldState } from "../api/types";
   import { isDrawn, isPicture, PAD } from "./Signed.svelte";
@@ -124,7 +125,6 @@
   aria-labelledby={`${id}-label`}
   aria-describedby={describedBy}
 >
-  <!-- svelte-ignore a11y_no_static_element_interactions -- whoever cannot draw writes the name below -->
   <svg
     class={["pad", !stand.editable && "opacity-60"]}
     bind:this={pad}
@@ -167,12 +167,12 @@
     />
     {#if stand.editable}
       {#if !now && adopted?.[what]}
-        <button type="button" class="button plain text-[13px]" onclick={() => ontyped(adopted[what]!)}
-          >Use my {what} again<span class="sr-only">, for {field.label}</span></button
+        <Button onclick={() => ontyped(adopted[what]!)}
+          >Use my {what} again<span class="sr-only">, for {field.label}</span></Button
         >
       {/if}
-      <button type="button" class="soft py-2 text-[13px] underline" onclick={() => file?.click()}
-        >or a picture<span class="sr-only"> of your {what}, for {field.label}</span></button
+      <Button look="underlined" size="large" class="soft" onclick={() => file?.click()}
+        >or a picture<span class="sr-only"> of your {what}, for {field.label}</span></Button
       >
       <input
         bind:this={file}
@@ -185,8 +185,8 @@
       />
     {/if}
     {#if now && stand.editable}
-      <button type="button" class="soft text-xs underline" onclick={() => ontyped("")}
-        >Take back<span class="sr-only"> the {what}</span></button
+      <Button look="underlined" class="soft" onclick={() => ontyped("")}
+        >Take back<span class="sr-only"> the {what}</span></Button
       >
     {/if}
   </div>

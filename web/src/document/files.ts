@@ -1,3 +1,4 @@
+import { request } from "../api/http";
 import type { HandedIn } from "./answers";
 
 /** The name under which components find who keeps files. */
@@ -19,31 +20,25 @@ export function keeperAt(base: string, pictures: string, headers: () => Record<s
   return {
     hand: (file, progress) =>
       new Promise((resolve, reject) => {
-        const request = new XMLHttpRequest();
-        request.open("POST", `${base}?name=${encodeURIComponent(file.name)}`);
-        request.setRequestHeader("Content-Type", "application/octet-stream");
-        for (const [name, value] of Object.entries(headers())) request.setRequestHeader(name, value);
-        request.upload.onprogress = (event) => progress(event.loaded / Math.max(1, event.total));
-        request.onerror = () => reject(new Error("The server could not be reached; try again."));
-        request.onload = () => {
-          const answer = JSON.parse(request.responseText || "{}") as { id?: string; detail?: string };
-          if (request.status === 200 && answer.id)
+        const sending = new XMLHttpRequest();
+        sending.open("POST", `${base}?name=${encodeURIComponent(file.name)}`);
+        sending.setRequestHeader("Content-Type", "application/octet-stream");
+        for (const [name, value] of Object.entries(headers())) sending.setRequestHeader(name, value);
+        sending.upload.onprogress = (event) => progress(event.loaded / Math.max(1, event.total));
+        sending.onerror = () => reject(new Error("The server could not be reached; try again."));
+        sending.onload = () => {
+          const answer = JSON.parse(sending.responseText || "{}") as { id?: string; detail?: string };
+          if (sending.status === 200 && answer.id)
             resolve({ id: answer.id, bytes: file.size, name: file.name });
           else reject(new Error(answer.detail ?? "The file was not taken."));
         };
-        request.send(file);
+        sending.send(file);
       }),
     url: (id) => `${base}/${id}`,
     picture: (name) => `${pictures}/${encodeURIComponent(name)}`,
     bring: async (file) => {
-      const answer = await fetch(`${pictures}?name=${encodeURIComponent(file.name)}`, {
-        method: "POST",
-        headers: { "Content-Type": "application/octet-stream", ...headers() },
-        body: file,
-      });
-      const told = (await answer.json()) as { name?: string; detail?: string };
-      if (!answer.ok || !told.name) throw new Error(told.detail ?? "The picture was not taken.");
-      return told.name;
+      const path = `${pictures}?name=${encodeURIComponent(file.name)}`;
+      return (await request<{ name: string }>("POST", path, file)).name;
     },
   };
 }

@@ -1,48 +1,82 @@
-import type { WorkingCopy } from "./workingCopy.svelte";
+/**
+ * The keys of the Draft view, once: the actions, the key handler and the hints on buttons read them here. The first of
+ * several is the one that is told. Ctrl stands for the Command key too.
+ */
+export const KEYS = {
+  undo: ["Ctrl Z"],
+  redo: ["Ctrl Shift Z", "Ctrl Y"],
+  actions: ["Ctrl K", "?"],
+  addBelow: ["Ctrl Enter"],
+  moveUp: ["Alt ↑"],
+  moveDown: ["Alt ↓"],
+  duplicate: ["Ctrl D"],
+  copy: ["Ctrl C"],
+  paste: ["Ctrl V"],
+  pasteLogic: ["Ctrl Shift V"],
+  delete: ["Del"],
+  nextFinding: ["F8"],
+  findingBefore: ["Shift F8"],
+  nextUnanswered: ["F9"],
+  follows: ["Ctrl ←"],
+  followers: ["Ctrl →"],
+  selectNothing: ["Esc"],
+} as const satisfies Record<string, readonly string[]>;
 
-/** What the keys do in the Draft view, wherever they do not write text. */
-export function shortcuts(
-  copy: WorkingCopy,
-  insert: (after: string) => void,
-  palette: () => void,
-): (event: KeyboardEvent) => void {
-  return (event) => {
-    const target = event.target as HTMLElement;
-    const writes = target.matches(
-      "input:not([type=radio]):not([type=checkbox]), textarea, [contenteditable]",
-    );
-    const command = event.ctrlKey || event.metaKey;
-    const key = copy.selected;
-    const does = (work: () => unknown) => {
-      event.preventDefault();
-      void work();
-    };
-    if (command && event.key.toLowerCase() === "z" && !writes)
-      return does(event.shiftKey ? copy.redo : copy.undo);
-    if (command && event.key.toLowerCase() === "y" && !writes) return does(copy.redo);
-    if (command && event.key.toLowerCase() === "k") return does(palette);
-    if (event.key === "?" && !writes && !command) return does(palette);
-    if (event.key === "F8") return does(() => copy.nextFinding(event.shiftKey ? -1 : 1));
-    if (event.key === "F9") return does(() => copy.nextUnanswered());
-    if (event.key === "Escape" && copy.ofDocument) return does(() => copy.openDocument(false));
-    if (!key) return;
-    if (command && !writes && event.key === "ArrowLeft") return does(() => copy.walk("follows"));
-    if (command && !writes && event.key === "ArrowRight") return does(() => copy.walk("followers"));
-    const letter = event.key.toLowerCase();
-    const selects = !writes && !String(getSelection());
-    if (command && letter === "c" && selects) return does(() => copy.copyChosen());
-    if (command && letter === "v" && !writes)
-      return does(() => (event.shiftKey ? copy.pasteLogic() : copy.paste()));
-    const isItem = !["section", "page"].includes(copy.nodes.get(key)?.node.type ?? "page");
-    if (command && event.key === "Enter" && isItem) return does(() => insert(key));
-    if (event.altKey && !target.matches("select") && event.key === "ArrowUp")
-      return does(() => copy.move(key, -1));
-    if (event.altKey && !target.matches("select") && event.key === "ArrowDown")
-      return does(() => copy.move(key, 1));
-    if (command && event.key.toLowerCase() === "d")
-      return does(() => copy.make({ type: "duplicate", keys: copy.chosen, holder: null, after: null }));
-    if (event.key === "Delete" && !writes && !target.matches("select"))
-      return does(() => copy.edit({ type: "delete", keys: copy.chosen, dropFollowers: false }));
-    if (event.key === "Escape") return does(() => copy.select(null));
-  };
+export type KeyName = keyof typeof KEYS;
+
+/** Those that mean the same while text is being written; the others are the text's then. */
+const ALSO_IN_TEXT: ReadonlySet<KeyName> = new Set([
+  "actions",
+  "addBelow",
+  "moveUp",
+  "moveDown",
+  "duplicate",
+  "nextFinding",
+  "findingBefore",
+  "nextUnanswered",
+  "selectNothing",
+]);
+
+/** Those that a list to select from keeps for itself. */
+const OF_LISTS: ReadonlySet<KeyName> = new Set(["moveUp", "moveDown", "delete"]);
+
+/** What a button does, with its keys. */
+export function withKeys(words: string, name: KeyName): string {
+  return `${words} (${KEYS[name][0]})`;
+}
+
+const NAMES: Record<string, string> = {
+  "↑": "arrowup",
+  "↓": "arrowdown",
+  "←": "arrowleft",
+  "→": "arrowright",
+  del: "delete",
+  esc: "escape",
+};
+
+function isPressed(keys: string, event: KeyboardEvent): boolean {
+  const parts = keys.toLowerCase().split(" ");
+  const key = parts.at(-1)!;
+  const shift = parts.includes("shift");
+  return (
+    event.key.toLowerCase() === (NAMES[key] ?? key) &&
+    (event.ctrlKey || event.metaKey) === parts.includes("ctrl") &&
+    event.altKey === parts.includes("alt") &&
+    // A question mark is written with Shift on some keyboards, and without on others.
+    (key === "?" || event.shiftKey === shift)
+  );
+}
+
+/** What the keys that were pressed are called; null where they mean nothing here. */
+export function pressed(event: KeyboardEvent): KeyName | null {
+  const target = event.target instanceof HTMLElement ? event.target : document.body;
+  const isText = target.matches("input:not([type=radio]):not([type=checkbox]), textarea, [contenteditable]");
+  const isList = target.matches("select");
+  for (const name of Object.keys(KEYS) as KeyName[]) {
+    const found = KEYS[name].find((keys) => isPressed(keys, event));
+    if (!found || (isList && OF_LISTS.has(name))) continue;
+    const isWritten = isText && (!ALSO_IN_TEXT.has(name) || found === "?");
+    if (!isWritten) return name;
+  }
+  return null;
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import { flushSync, type Snippet, tick } from "svelte";
   import type { Node } from "../api/types";
   import { keyOf } from "../document/answers";
@@ -16,7 +17,7 @@
   const heading = (it: Node) => (it.type === "page" || it.type === "section" ? it.title : "");
   const pages = $derived(held(""));
   /** The page that is open; where it folds away, the last one before it that is still there. */
-  // svelte-ignore state_referenced_locally -- where one begins does not change while one is there
+  // svelte-ignore state_referenced_locally (where one begins does not change while one is there)
   let wanted = $state(pages.find((it) => held(it).some((key) => filling.concerns?.has(key))) ?? "");
   const page = $derived.by(() => {
     const order = sheet.held[""] ?? [];
@@ -128,7 +129,7 @@
         alt={organisation.name}
         class="max-h-9 max-w-40"
       />{/if}
-    <span class="min-w-0 truncate text-[15px] font-semibold"
+    <span class="min-w-0 truncate text-reading font-semibold"
       >{(!organisation.hasLogo && organisation.name) || sheet.subtitle || sheet.title}</span
     >
     <span class="soft ms-auto shrink-0 max-sm:hidden">Your answers are kept as you go</span>
@@ -144,7 +145,7 @@
     style:--item-gap={GAPS[sheet.pageSettings.spacing]}
     class="min-w-0 border-line bg-paper px-4 py-6 sm:border sm:px-9 sm:py-8"
   >
-    <h1 class="text-[22px] leading-tight font-semibold">{sheet.title}</h1>
+    <h1 class="text-display leading-tight font-semibold">{sheet.title}</h1>
     <p class="soft mt-1">
       <bdi>
         Questions that do not concern you stay out of the way. <span class="whitespace-nowrap"
@@ -163,7 +164,7 @@
       }}
     >
       {#if pages.length > 1}
-        <p class="soft mt-5 text-[13px]">Page {pages.indexOf(page) + 1} of {pages.length}</p>
+        <p class="soft mt-5 text-chrome">Page {pages.indexOf(page) + 1} of {pages.length}</p>
       {/if}
       {#if pages.length > 1 && heading(node(page))}
         <h2 class="text-lg font-semibold" id="page-heading" tabindex="-1">{heading(node(page))}</h2>
@@ -174,10 +175,10 @@
       {#if pages.length > 1}
         <div class="mt-8 flex gap-3">
           {#if pages.indexOf(page) > 0}
-            <button type="button" class="button plain" onclick={() => turn(-1)}>Back</button>
+            <Button onclick={() => turn(-1)}>Back</Button>
           {/if}
           {#if pages.indexOf(page) < pages.length - 1}
-            <button type="button" class="button primary ms-auto" onclick={() => turn(1)}>Next page</button>
+            <Button look="primary" class="ms-auto" onclick={() => turn(1)}>Next page</Button>
           {/if}
         </div>
       {/if}

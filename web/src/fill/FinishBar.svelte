@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import { time } from "../times";
   import type { Filling } from "./filling.svelte";
 
@@ -10,14 +11,14 @@
 
 <div class="not-printed fixed inset-x-0 bottom-0 z-10 bg-spruce text-spruce-ink">
   {#if filling.refused}
-    <p role="alert" class="bg-clay-tint px-4 py-2 text-center text-[14px] font-semibold text-clay">
+    <p role="alert" class="bg-clay-tint px-4 py-2 text-center text-sheet font-semibold text-clay">
       {filling.refused}
       {#if filling.hasFailed}
-        <button type="button" class="ms-2 underline" onclick={() => filling.tryAgain()}>Try again</button>
+        <Button look="underlined" class="ms-2" onclick={() => filling.tryAgain()}>Try again</Button>
       {/if}
     </p>
   {/if}
-  <div class="bar mx-auto max-w-[1120px] px-4 py-2.5 text-[14px] sm:px-6">
+  <div class="bar mx-auto max-w-[1120px] px-4 py-2.5 text-sheet sm:px-6">
     <p class="needed">
       {#if needed}
         <b class="font-semibold">{needed} {needed === 1 ? "answer" : "answers"}</b>
@@ -27,19 +28,14 @@
       {/if}
     </p>
     {#if needed}
-      <button class="next button on-spruce px-3 py-1.5 text-[14px]" onclick={onnext}>Show the next one</button
-      >
+      <Button look="on spruce" size="tall" class="next" onclick={onnext}>Show the next one</Button>
     {/if}
-    <span class="kept text-[13px] text-spruce-soft" role="status">
+    <span class="kept text-chrome text-spruce-soft" role="status">
       {#if filling.waiting}Not kept yet; trying again{:else if filling.keptAt}Kept {time(filling.keptAt)}{/if}
     </span>
-    <button
-      class="finish button primary px-4 py-1.5 text-[14.5px]"
-      disabled={filling.busy}
-      onclick={onfinish}
-    >
+    <Button look="primary" size="tall" class="finish" disabled={filling.busy} onclick={onfinish}>
       Finish
-    </button>
+    </Button>
   </div>
 </div>
 
@@ -50,7 +46,7 @@
     gap: 16px;
   }
 
-  .finish {
+  .bar :global(.finish) {
     margin-inline-start: auto;
   }
 
@@ -66,11 +62,11 @@
       text-align: right;
     }
 
-    .next {
+    .bar :global(.next) {
       justify-self: start;
     }
 
-    .finish {
+    .bar :global(.finish) {
       grid-area: 2 / 2;
     }
   }

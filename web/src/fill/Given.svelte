@@ -26,8 +26,8 @@
 </script>
 
 <!-- What somebody else answered, to be read only. -->
-<div class="text-[14.5px]">
-  <div class="soft text-[13px]">{question(field)}</div>
+<div class="text-sheet">
+  <div class="soft text-chrome">{question(field)}</div>
   {#if stand.value.type === "signed"}
     <Signed typed={typed ?? ""} label={field.label} />
   {:else if text}

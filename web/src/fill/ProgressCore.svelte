@@ -36,7 +36,7 @@
     {/each}
   </ol>
   {#if here}
-    <p class="mt-1.5 truncate text-[13px] md:hidden" aria-hidden="true">
+    <p class="mt-1.5 truncate text-chrome md:hidden" aria-hidden="true">
       <bdi class="font-semibold">{here.title || "More questions"}</bdi> <bdi class="soft">{words(here)}</bdi>
     </p>
   {/if}

@@ -39,10 +39,9 @@
 
 <div class="question" data-key={at}>
   {#if group}
-    <span id={`${id}-label`} class="mb-1 block text-[14.5px] font-semibold">{@render label()}</span>
+    <span id={`${id}-label`} class="mb-1 block text-sheet font-semibold">{@render label()}</span>
   {:else}
-    <label id={`${id}-label`} for={id} class="mb-1 block text-[14.5px] font-semibold">{@render label()}</label
-    >
+    <label id={`${id}-label`} for={id} class="mb-1 block text-sheet font-semibold">{@render label()}</label>
   {/if}
   <FieldControl {field} state={stand} {typed} {id} {describedBy} invalid={!!message} {ontyped} {onleave} />
   {#if message}<p id={`${id}-error`} class="trouble mt-1">{message}</p>{/if}
@@ -57,7 +56,7 @@
   .question {
     --control-height: 42px;
     --control-size: 16px;
-    font-size: 14px;
+    font-size: var(--text-sheet);
     scroll-margin: 90px;
   }
 

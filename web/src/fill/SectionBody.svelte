@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import type { Folding, Node, NodeState } from "../api/types";
   import { address, withRow } from "../document/answers";
   import { folds } from "../document/folds";
@@ -90,7 +91,7 @@
               {now.text}
             </p>
           {:else if it.type === "indicator" && now?.type === "indicator" && now.band}
-            <div class="text-[14.5px]" role="status">
+            <div class="text-sheet" role="status">
               {#if it.label}<div class="mb-1 font-semibold">{it.label}</div>{/if}
               <Indicated indicator={it} band={now.band} />
             </div>
@@ -116,14 +117,14 @@
   {#if node.title}
     <svelte:element
       this={`h${level}`}
-      class={level === 2 ? "text-[16.5px] font-semibold" : "text-[15px] font-semibold"}
+      class={level === 2 ? "text-base font-semibold" : "text-reading font-semibold"}
     >
       {#if number}<span class="soft me-1 font-medium">{number}</span>{/if}
       {#if isUsuallyOpen}{node.title}{:else}
-        <button type="button" class="opener" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
+        <Button look="bare" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
           <span aria-hidden="true">{isOpen ? "▾" : "▸"}</span>
           {node.title}
-        </button>
+        </Button>
       {/if}
     </svelte:element>
     {#if node.help}<p class="soft mt-0.5">{node.help}</p>{/if}
@@ -140,30 +141,30 @@
             aria-label={`${node.title || "Row"} ${i + 1}`}
           >
             <div class="flex items-center gap-3">
-              <span class="text-[13px] font-semibold">{i + 1}</span>
-              <span class="ms-auto flex gap-3 text-[13px]">
+              <span class="text-chrome font-semibold">{i + 1}</span>
+              <span class="ms-auto flex gap-3 text-chrome">
                 {#if mayChangeRows && i > 0}
-                  <button type="button" class="soft underline" onclick={() => move(name, -1)}
-                    >Up<span class="sr-only">, {node.title} {i + 1}</span></button
+                  <Button look="underlined" class="soft" onclick={() => move(name, -1)}
+                    >Up<span class="sr-only">, {node.title} {i + 1}</span></Button
                   >
                 {/if}
                 {#if mayChangeRows && i < names.length - 1}
-                  <button type="button" class="soft underline" onclick={() => move(name, 1)}
-                    >Down<span class="sr-only">, {node.title} {i + 1}</span></button
+                  <Button look="underlined" class="soft" onclick={() => move(name, 1)}
+                    >Down<span class="sr-only">, {node.title} {i + 1}</span></Button
                   >
                 {/if}
                 {#if mayChangeRows && names.length > (node.rows?.least ?? 0)}
-                  <button
-                    type="button"
-                    class="soft underline"
+                  <Button
+                    look="underlined"
+                    class="soft"
                     onclick={() => setRows(names.filter((it) => it !== name))}
-                    >Remove<span class="sr-only"> {node.title} {i + 1}</span></button
+                    >Remove<span class="sr-only"> {node.title} {i + 1}</span></Button
                   >
                 {/if}
               </span>
             </div>
             {#if whole?.type === "row" && whole.look.words}
-              <p class="mt-1 flex items-center gap-1.5 text-[13.5px]" role="status">
+              <p class="mt-1 flex items-center gap-1.5 text-chrome" role="status">
                 <Mark mark={whole.look.mark} />{whole.look.words}
               </p>
             {/if}
@@ -172,14 +173,9 @@
         {/each}
         {#if stand.problem}<p class="trouble mt-2">{stand.problem}</p>{/if}
         {#if mayChangeRows && names.length < (node.rows?.most ?? 0)}
-          <button
-            type="button"
-            id={`f-${key}`}
-            class="button plain mt-3"
-            onclick={() => setRows(withRow(names, filling.typed))}
-          >
+          <Button class="mt-3" id={`f-${key}`} onclick={() => setRows(withRow(names, filling.typed))}>
             Add {names.length ? "another" : "the first"}
-          </button>
+          </Button>
         {/if}
       {:else}
         {@render items(row)}
@@ -241,16 +237,12 @@
   .notice {
     border-inline-start: 3px solid var(--color-straw-line);
     padding: 10px 14px;
-    font-size: 14.5px;
+    font-size: var(--text-sheet);
     white-space: pre-wrap;
     overflow-wrap: anywhere;
   }
 
   .notice:not([class*="shade-"]) {
     background: var(--color-straw);
-  }
-
-  .opener {
-    text-align: start;
   }
 </style>

@@ -1,5 +1,5 @@
 import { SvelteSet } from "svelte/reactivity";
-import { Problem, request } from "../api/http";
+import { Problem, request, said } from "../api/http";
 import { keyOf } from "../document/answers";
 import type { AnswerKept, Field, Finished, NodeStateFieldState, Sheet } from "../api/types";
 
@@ -116,7 +116,7 @@ export class Filling {
       await this.tryToFinish();
       this.asked = true;
     } catch (problem) {
-      this.refused = message(problem);
+      this.refused = said(problem);
     } finally {
       this.busy = false;
     }
@@ -181,7 +181,7 @@ export class Filling {
         }
         if (problem instanceof Problem && !problem.repeatable) this.sent(key, text);
         else if (this.unsent[key] === text) this.failed.add(key);
-        this.refused = message(problem);
+        this.refused = said(problem);
       }
     }
   }
@@ -230,8 +230,4 @@ function backAfter(pause: number): Promise<void> {
     const timer = setTimeout(done, pause);
     addEventListener("online", done);
   });
-}
-
-function message(problem: unknown): string {
-  return problem instanceof Error ? problem.message : String(problem);
 }

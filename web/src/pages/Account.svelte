@@ -1,22 +1,18 @@
 <script lang="ts">
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { session } from "../session.svelte";
   import OwnPasskeys from "./OwnPasskeys.svelte";
   import TopBar from "./TopBar.svelte";
 
   let before = $state("");
   let after = $state("");
-  let done = $state("");
-  let wrong = $state("");
+  const asking = new Asking();
 
-  async function attempt(work: () => Promise<void>, said: string) {
-    done = wrong = "";
-    try {
-      await work();
-      done = said;
-      before = after = "";
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
+  async function attempt(work: () => Promise<void>, done: string) {
+    if (await asking.run(work, done)) before = after = "";
   }
 </script>
 
@@ -25,8 +21,7 @@
 <TopBar title="Your account" />
 <main class="mx-auto grid max-w-[720px] gap-6 px-4 py-7">
   <h1 class="text-lg font-semibold">{session.value?.author}</h1>
-  {#if done}<p role="status" class="rounded-md border bg-moss-tint px-4 py-2">{done}</p>{/if}
-  {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
+  <Outcome {asking} />
   <section class="rounded-xl border bg-paper px-6 py-5" aria-labelledby="password">
     <h2 id="password" class="font-semibold">Password</h2>
     <form
@@ -39,27 +34,20 @@
         );
       }}
     >
-      <input type="hidden" autocomplete="username" value={session.value?.author} />
+      <Input look="bare" type="hidden" autocomplete="username" value={session.value?.author} />
       <label class="grid gap-1"
-        >So far<input
-          class="text-input"
-          type="password"
-          autocomplete="current-password"
-          required
-          bind:value={before}
-        /></label
+        >So far<Input type="password" autocomplete="current-password" required bind:value={before} /></label
       >
       <label class="grid gap-1"
-        >From now on<input
-          class="text-input"
+        >From now on<Input
           type="password"
           autocomplete="new-password"
-          minlength="10"
+          minlength={10}
           required
           bind:value={after}
         /></label
       >
-      <button class="button w-fit">Change the password</button>
+      <Button type="submit" class="w-fit">Change the password</Button>
     </form>
   </section>
   <OwnPasskeys />
@@ -68,10 +56,10 @@
     <p class="soft mt-1">
       A browser that is left alone for twelve hours is signed out, and after seven days each one is.
     </p>
-    <button
-      class="button mt-3"
+    <Button
+      class="mt-3"
       onclick={() => attempt(() => session.endOthers(), "You are signed out everywhere but here.")}
-      >Sign out everywhere else</button
+      >Sign out everywhere else</Button
     >
   </section>
 </main>

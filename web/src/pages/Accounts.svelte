@@ -1,4 +1,10 @@
 <script lang="ts">
+  import { confirming } from "../ui/confirming.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import Select from "../ui/Select.svelte";
   import { request } from "../api/http";
   import type { AccountList, AccountRole, ResetMade } from "../api/types";
   import { session } from "../session.svelte";
@@ -7,7 +13,7 @@
   let name = $state("");
   let password = $state("");
   let role = $state<AccountRole>("sender");
-  let wrong = $state("");
+  const asking = new Asking();
   const isAuthor = $derived(session.value?.role === "author");
   const ROLES: Record<AccountRole, string> = {
     author: "author: writes, releases, sends",
@@ -16,44 +22,35 @@
   };
 
   $effect(() => {
-    if (isAuthor) void take(request<AccountList>("GET", "/api/accounts"));
+    if (isAuthor) void take("GET", "/api/accounts");
   });
 
-  async function take(asking: Promise<AccountList>): Promise<boolean> {
-    wrong = "";
-    try {
-      list = await asking;
-      return true;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-      return false;
-    }
-  }
+  const take = (method: string, path: string, body?: unknown) =>
+    asking.run(async () => (list = await request<AccountList>(method, path, body)));
 
   let reset = $state<{ name: string; address: string } | null>(null);
 
   const path = (account: { id: number }) => `/api/accounts/${account.id}`;
   const isOwn = (account: { name: string }) => account.name === session.value?.author;
 
-  async function makeLink(account: { id: number; name: string }) {
-    wrong = "";
-    try {
+  const makeLink = (account: { id: number; name: string }) =>
+    asking.run(async () => {
       const made = await request<ResetMade>("POST", `${path(account)}/reset`);
       reset = { name: account.name, address: location.origin + made.path };
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+    });
 
   async function remove(account: { id: number; name: string }) {
-    if (confirm(`Remove the account of ${account.name}? Their templates and dispatches become yours.`))
-      await take(request<AccountList>("DELETE", path(account)));
+    const really = await confirming.ask({
+      question: `Remove the account of ${account.name}?`,
+      means: "They can sign in no more. Their templates and dispatches become yours.",
+      does: "Remove the account",
+    });
+    if (really) await take("DELETE", path(account));
   }
 
   async function add(event: Event) {
     event.preventDefault();
-    if (await take(request<AccountList>("POST", "/api/accounts", { name, password, role })))
-      name = password = "";
+    if (await take("POST", "/api/accounts", { name, password, role })) name = password = "";
   }
 </script>
 
@@ -65,27 +62,23 @@
       {#each list.accounts as account (account.id)}
         <li class="flex flex-wrap items-center gap-3 py-1">
           <b class="w-48 truncate">{account.name}</b>
-          <select
-            class="text-input py-1"
+          <Select
             aria-label={`What ${account.name} may do`}
             value={account.role}
-            onchange={(event) =>
-              take(request<AccountList>("PUT", `${path(account)}/role`, { role: event.currentTarget.value }))}
+            onchange={(event) => take("PUT", `${path(account)}/role`, { role: event.currentTarget.value })}
           >
             {#each Object.entries(ROLES) as [id, words] (id)}<option value={id}>{words}</option>{/each}
-          </select>
+          </Select>
           {#if isOwn(account)}<span class="soft">you</span>{:else}
             <span class="ms-auto flex gap-3">
-              <button class="link" onclick={() => makeLink(account)}
-                >New password<span class="sr-only"> for {account.name}</span></button
+              <Button look="link" onclick={() => makeLink(account)}
+                >New password<span class="sr-only"> for {account.name}</span></Button
               >
-              <button
-                class="link"
-                onclick={() => take(request<AccountList>("POST", `${path(account)}/end-sessions`))}
-                >Sign out<span class="sr-only"> {account.name}</span></button
+              <Button look="link" onclick={() => take("POST", `${path(account)}/end-sessions`)}
+                >Sign out<span class="sr-only"> {account.name}</span></Button
               >
-              <button class="link text-clay" onclick={() => remove(account)}
-                >Remove<span class="sr-only"> {account.name}</span></button
+              <Button look="grave link" onclick={() => remove(account)}
+                >Remove<span class="sr-only"> {account.name}</span></Button
               >
             </span>
           {/if}
@@ -95,8 +88,9 @@
     {#if reset}
       <div class="mt-3 rounded-md border border-gold-deep bg-straw px-4 py-3" role="status">
         <p>With this link {reset.name} sets a new password, once and within a day. It is shown only now.</p>
-        <input
-          class="text-input key mt-2 w-full"
+        <Input
+          width="100%"
+          class="key mt-2"
           readonly
           value={reset.address}
           aria-label="Link for a new password"
@@ -106,24 +100,19 @@
     {/if}
     <form class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
       <label class="grid w-48 gap-1"
-        >Sign-in name<input class="text-input" maxlength="100" autocomplete="off" bind:value={name} /></label
+        >Sign-in name<Input maxlength={100} autocomplete="off" bind:value={name} /></label
       >
       <label class="grid w-48 gap-1"
-        >Password<input
-          class="text-input"
-          type="password"
-          autocomplete="new-password"
-          bind:value={password}
-        /></label
+        >Password<Input type="password" autocomplete="new-password" bind:value={password} /></label
       >
       <label class="grid gap-1"
         >May do
-        <select class="text-input" bind:value={role}>
+        <Select bind:value={role}>
           {#each Object.entries(ROLES) as [id, words] (id)}<option value={id}>{words}</option>{/each}
-        </select>
+        </Select>
       </label>
-      <button class="button">Add an account</button>
+      <Button type="submit">Add an account</Button>
     </form>
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+    <Outcome {asking} class="mt-2" />
   </section>
 {/if}

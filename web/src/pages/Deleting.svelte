@@ -1,4 +1,8 @@
 <script lang="ts">
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { request } from "../api/http";
 
   let {
@@ -18,17 +22,11 @@
 
   let asking = $state(false);
   let because = $state("");
-  let wrong = $state("");
+  const deleting = new Asking();
 
   async function erase(event: SubmitEvent) {
     event.preventDefault();
-    wrong = "";
-    try {
-      await request<void>("POST", path, { because });
-      ondone();
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
+    if (await deleting.run(() => request<void>("POST", path, { because }))) ondone();
   }
 </script>
 
@@ -40,14 +38,14 @@
       <span class="soft"
         >Nothing of what it says is kept, but that it was deleted, by whom and why. {stays}</span
       >
-      <input class="text-input" maxlength="1000" required bind:value={because} />
+      <Input maxlength={1000} required bind:value={because} />
     </label>
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+    <Outcome asking={deleting} class="mt-2" />
     <div class="mt-3 flex gap-2">
-      <button class="button border-clay text-clay">Delete it for good</button>
-      <button type="button" class="button" onclick={() => (asking = false)}>Keep it</button>
+      <Button look="grave" type="submit">Delete it for good</Button>
+      <Button onclick={() => (asking = false)}>Keep it</Button>
     </div>
   </form>
 {:else}
-  <button class="button" onclick={() => (asking = true)}>Delete …</button>
+  <Button onclick={() => (asking = true)}>Delete …</Button>
 {/if}

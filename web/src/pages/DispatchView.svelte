@@ -1,4 +1,11 @@
 <script lang="ts">
+  import TableHead from "../ui/TableHead.svelte";
+  import Table from "../ui/Table.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import TextArea from "../ui/TextArea.svelte";
   import { request } from "../api/http";
   import type { DispatchPage, PartyRow } from "../api/types";
   import { inside, router } from "../router.svelte";
@@ -13,8 +20,7 @@
   const base = $derived(`/api/dispatches/${id}`);
   const maySend = $derived(session.value?.role !== "reader");
   let page = $state<DispatchPage | null>(null);
-  let wrong = $state("");
-  let told = $state("");
+  const asking = new Asking();
   let withdrawing = $state(false);
   let because = $state("");
   let correcting = $state("");
@@ -52,17 +58,8 @@
     return () => clearTimeout(again);
   });
 
-  async function ask(asking: () => Promise<DispatchPage>, done: string): Promise<boolean> {
-    wrong = "";
-    try {
-      page = await asking();
-      told = done;
-      return true;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-      return false;
-    }
-  }
+  const ask = (found: () => Promise<DispatchPage>, done: string) =>
+    asking.run(async () => (page = await found()), done);
 
   const remind = ({ role, name: person }: PartyRow) =>
     ask(() => request("POST", `${base}/remind`, { role }), `${person} has a new message with a new link.`);
@@ -92,19 +89,18 @@
 
 <TopBar title="Dispatches" />
 <main class="mx-auto grid max-w-[980px] gap-5 px-6 py-6">
-  {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
-  {#if told}<p role="status">{told}</p>{/if}
+  <Outcome {asking} />
   {#if page && row}
     <header class="flex flex-wrap items-start gap-3">
       <div class="min-w-0">
         <h1 class="text-xl font-semibold">{row.title}</h1>
         <p class="soft">
           Release {row.release}, sent {dayAndTime(row.sent)}{#if row.due}, due {day(row.due)}{/if} ·
-          <a class="link" href={`/templates/${row.template}`} use:inside>its template</a
+          <a class="link" href={`/templates/${row.template}`} {@attach inside}>its template</a
           >{#if row.record}{" · "}<a
               class="link"
               href={`/templates/${row.template}/records/${row.record}`}
-              use:inside>record {row.record}</a
+              {@attach inside}>record {row.record}</a
             >{/if}
         </p>
       </div>
@@ -115,9 +111,9 @@
         ]}>{STANDINGS[row.standing].words}</span
       >
       {#if row.standing === "finished"}
-        <a class="button primary" href={`${base}/document.pdf`} download>Save the signed document</a>
+        <Button look="primary" href={`${base}/document.pdf`} download>Save the signed document</Button>
       {:else if goesOn && maySend && !withdrawing}
-        <button class="button" onclick={() => (withdrawing = true)}>Take it back …</button>
+        <Button onclick={() => (withdrawing = true)}>Take it back …</Button>
       {/if}
     </header>
     {#if page.broken}
@@ -129,9 +125,9 @@
       <div class="rounded-xl border border-clay bg-clay-tint px-5 py-3" role="alert">
         <p class="font-semibold text-clay">The finished document cannot be sealed: {page.notSealed}</p>
         {#if maySend}
-          <button
-            class="button mt-2"
-            onclick={() => ask(() => request("POST", `${base}/seal`), "It is tried again.")}>Try again</button
+          <Button
+            class="mt-2"
+            onclick={() => ask(() => request("POST", `${base}/seal`), "It is tried again.")}>Try again</Button
           >
         {/if}
       </div>
@@ -141,27 +137,24 @@
       <form class="rounded-xl border bg-paper px-5 py-4" onsubmit={withdraw}>
         <label class="grid gap-1 font-semibold"
           >Why is it taken back?
-          <textarea class="text-input font-normal" rows="2" maxlength="1000" bind:value={because}></textarea>
+          <TextArea rows={2} maxlength={1000} bind:value={because} />
         </label>
         <p class="soft mt-1">Everybody who has been asked is told, with this reason. Their links end.</p>
         <div class="mt-3 flex gap-2">
-          <button class="button primary">Take it back</button>
-          <button type="button" class="button" onclick={() => (withdrawing = false)}>Leave it</button>
+          <Button look="primary" type="submit">Take it back</Button>
+          <Button onclick={() => (withdrawing = false)}>Leave it</Button>
         </div>
       </form>
     {/if}
     <section class="overflow-x-auto rounded-xl border bg-paper" aria-label="Who takes part">
-      <table class="w-full text-left">
-        <thead>
-          <tr class="border-b text-xs text-soft">
-            <th class="px-5 py-2.5 font-semibold">Turn</th>
-            <th class="px-3 py-2.5 font-semibold">Role</th>
-            <th class="px-3 py-2.5 font-semibold">Person</th>
-            <th class="px-3 py-2.5 font-semibold">State</th>
-            <th class="px-5 py-2.5"><span class="sr-only">Actions</span></th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table framed={false}
+        >{#snippet heads()}
+          <TableHead outer>Turn</TableHead>
+          <TableHead>Role</TableHead>
+          <TableHead>Person</TableHead>
+          <TableHead>State</TableHead>
+          <TableHead outer><span class="sr-only">Actions</span></TableHead>
+        {/snippet}{#snippet body()}
           {#each row.parties as party (party.role)}
             <tr class="border-b align-top last:border-0">
               <td class="px-5 py-2.5 tabular-nums">{party.order}</td>
@@ -181,12 +174,11 @@
               >
               <td class="px-5 py-2.5 text-right whitespace-nowrap">
                 {#if goesOn && maySend}
-                  {#if party.turn === "acting"}<button class="button" onclick={() => remind(party)}
-                      >Remind<span class="sr-only"> {party.name}</span></button
+                  {#if party.turn === "acting"}<Button onclick={() => remind(party)}
+                      >Remind<span class="sr-only"> {party.name}</span></Button
                     >{/if}
-                  {#if !party.opened && (party.turn === "acting" || party.turn === "waiting")}<button
-                      class="button"
-                      onclick={() => begin(party)}>Correct<span class="sr-only"> {party.title}</span></button
+                  {#if !party.opened && (party.turn === "acting" || party.turn === "waiting")}<Button
+                      onclick={() => begin(party)}>Correct<span class="sr-only"> {party.title}</span></Button
                     >{/if}
                 {/if}
               </td>
@@ -195,36 +187,24 @@
               <tr class="border-b">
                 <td colspan="5" class="bg-straw px-5 py-3">
                   <form class="flex flex-wrap items-end gap-3" onsubmit={correct}>
-                    <label class="grid gap-1"
-                      >Name<input class="text-input" maxlength="200" bind:value={name} /></label
-                    >
+                    <label class="grid gap-1">Name<Input maxlength={200} bind:value={name} /></label>
                     <label class="grid w-72 gap-1"
-                      >Address<input
-                        class="text-input"
-                        type="email"
-                        maxlength="250"
-                        bind:value={address}
-                      /></label
+                      >Address<Input type="email" maxlength={250} bind:value={address} /></label
                     >
                     {#if corrected?.check === "textCode"}
                       <label class="grid gap-1"
-                        >Telephone<input
-                          class="text-input"
-                          type="tel"
-                          maxlength="40"
-                          bind:value={phone}
-                        /></label
+                        >Telephone<Input type="tel" maxlength={40} bind:value={phone} /></label
                       >
                     {/if}
-                    <button class="button primary">Keep</button>
-                    <button type="button" class="button" onclick={() => (correcting = "")}>Leave it</button>
+                    <Button look="primary" type="submit">Keep</Button>
+                    <Button onclick={() => (correcting = "")}>Leave it</Button>
                   </form>
                 </td>
               </tr>
             {/if}
           {/each}
-        </tbody>
-      </table>
+        {/snippet}</Table
+      >
     </section>
     <section aria-labelledby="trail">
       <h2 id="trail" class="font-semibold">Trail</h2>
@@ -233,7 +213,7 @@
         {#each page.trail as line, i (i)}
           <li class="mt-3">
             <p>{line.words}</p>
-            <p class="soft text-[12px]">
+            <p class="soft text-note">
               {i + 1} · {dayAndTime(line.at)} · {line.who}{#if line.from}, from {line.from}{/if} ·
               <span class="key" title={line.hash}>{line.hash.slice(0, 12)}…</span>
             </p>

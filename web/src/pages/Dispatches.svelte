@@ -1,10 +1,15 @@
 <script lang="ts">
+  import TableHead from "../ui/TableHead.svelte";
+  import Table from "../ui/Table.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import Select from "../ui/Select.svelte";
   import { request } from "../api/http";
   import type { DispatchList, DispatchStanding } from "../api/types";
   import { inside, router } from "../router.svelte";
   import { day, dayAndTime } from "../times";
   import { STANDINGS, whose } from "./standings";
-  import Pages from "./Pages.svelte";
+  import Pagination from "../ui/Pagination.svelte";
   import TopBar from "./TopBar.svelte";
   import NotOpened from "../document/NotOpened.svelte";
 
@@ -70,27 +75,24 @@
     {@const all = list}
     {@const rows = all.dispatches}
     <div class="mb-4 flex flex-wrap items-center gap-3">
-      <input
-        class="text-input w-72 py-[6px]"
+      <Input
+        height="tall"
+        width="18rem"
         type="search"
         placeholder="Document, name or address"
         aria-label="Filter dispatches"
         bind:value={typed}
         oninput={seek}
       />
-      <select
-        class="text-input py-[6px]"
-        aria-label="State"
-        bind:value={standing}
-        onchange={() => (page = 0)}
-      >
+      <Select height="tall" aria-label="State" bind:value={standing} onchange={() => (page = 0)}>
         <option value="any">in any state</option>
         {#each Object.entries(STANDINGS) as [id, { words }] (id)}<option value={id}
             >{words.toLowerCase()}</option
           >{/each}
-      </select>
-      <select
-        class="text-input max-w-56 py-[6px]"
+      </Select>
+      <Select
+        height="tall"
+        class="max-w-56"
         aria-label="Whose turn"
         bind:value={waits}
         onchange={() => (page = 0)}
@@ -99,14 +101,14 @@
         {#each all.waitedFor as who (who)}
           <option value={who}>{who}</option>
         {/each}
-      </select>
-      <select class="text-input py-[6px]" aria-label="Age" bind:value={older} onchange={() => (page = 0)}>
+      </Select>
+      <Select height="tall" aria-label="Age" bind:value={older} onchange={() => (page = 0)}>
         {#each AGES as { days, label } (days)}<option value={days}>{label}</option>{/each}
-      </select>
+      </Select>
       <span class="soft" role="status"
         >{all.found === all.all ? `${all.all} dispatches` : `${all.found} of ${all.all} dispatches`}</span
       >
-      <a class="button ml-auto" href="/verify" target="_blank" rel="noopener">Check a signed document</a>
+      <Button class="ml-auto" href="/verify" target="_blank" rel="noopener">Check a signed document</Button>
     </div>
     {#if !all.all}
       <div class="mx-auto mt-10 max-w-xl rounded-xl border bg-paper px-8 py-12 text-center">
@@ -114,51 +116,46 @@
         <p class="soft mt-1">Release a template with roles, then send it from its “Send” view.</p>
       </div>
     {:else}
-      <div class="overflow-x-auto rounded-xl border bg-paper">
-        <table class="w-full text-left">
-          <thead>
-            <tr class="border-b text-xs text-soft">
-              <th class="px-5 py-2.5 font-semibold">Document</th>
-              <th class="px-3 py-2.5 font-semibold">State</th>
-              <th class="px-3 py-2.5 font-semibold">Waits for</th>
-              <th class="px-3 py-2.5 font-semibold">People</th>
-              <th class="px-3 py-2.5 font-semibold">Due</th>
-              <th class="px-5 py-2.5 font-semibold">Last change</th>
-            </tr>
-          </thead>
-          <tbody>
-            {#each rows as row (row.id)}
-              <tr
-                class="cursor-pointer border-b align-top last:border-0 hover:bg-straw"
-                onclick={() => router.go(`/dispatches/${row.id}`)}
+      <Table
+        >{#snippet heads()}
+          <TableHead outer>Document</TableHead>
+          <TableHead>State</TableHead>
+          <TableHead>Waits for</TableHead>
+          <TableHead>People</TableHead>
+          <TableHead>Due</TableHead>
+          <TableHead outer>Last change</TableHead>
+        {/snippet}{#snippet body()}
+          {#each rows as row (row.id)}
+            <tr
+              class="cursor-pointer border-b align-top last:border-0 hover:bg-straw"
+              onclick={() => router.go(`/dispatches/${row.id}`)}
+            >
+              <td class="max-w-96 px-5 py-2.5 [overflow-wrap:anywhere]"
+                ><a
+                  class="link"
+                  href={`/dispatches/${row.id}`}
+                  {@attach inside}
+                  onclick={(event) => event.stopPropagation()}>{row.title}</a
+                ></td
               >
-                <td class="max-w-96 px-5 py-2.5 [overflow-wrap:anywhere]"
-                  ><a
-                    class="link"
-                    href={`/dispatches/${row.id}`}
-                    use:inside
-                    onclick={(event) => event.stopPropagation()}>{row.title}</a
-                  ></td
-                >
-                <td class="px-3 py-2.5 whitespace-nowrap"
-                  ><span class={["state", `shade-${STANDINGS[row.standing].shade}`]}
-                    >{STANDINGS[row.standing].words}</span
-                  ></td
-                >
-                <td class="max-w-64 px-3 py-2.5 [overflow-wrap:anywhere]">{whose(row)}</td>
-                <td class="soft max-w-56 truncate px-3 py-2.5"
-                  >{row.parties.map(({ name }) => name).join(", ")}</td
-                >
-                <td class="px-3 py-2.5 whitespace-nowrap">{row.due ? day(row.due) : ""}</td>
-                <td class="px-5 py-2.5 whitespace-nowrap">{dayAndTime(row.changed)}</td>
-              </tr>
-            {:else}
-              <tr><td colspan="6" class="soft px-5 py-8 text-center">No dispatch is like that.</td></tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
-      <Pages {page} size={PAGE} found={all.found} what="dispatches" ongo={(to) => (page = to)} />
+              <td class="px-3 py-2.5 whitespace-nowrap"
+                ><span class={["state", `shade-${STANDINGS[row.standing].shade}`]}
+                  >{STANDINGS[row.standing].words}</span
+                ></td
+              >
+              <td class="max-w-64 px-3 py-2.5 [overflow-wrap:anywhere]">{whose(row)}</td>
+              <td class="soft max-w-56 truncate px-3 py-2.5"
+                >{row.parties.map(({ name }) => name).join(", ")}</td
+              >
+              <td class="px-3 py-2.5 whitespace-nowrap">{row.due ? day(row.due) : ""}</td>
+              <td class="px-5 py-2.5 whitespace-nowrap">{dayAndTime(row.changed)}</td>
+            </tr>
+          {:else}
+            <tr><td colspan="6" class="soft px-5 py-8 text-center">No dispatch is like that.</td></tr>
+          {/each}
+        {/snippet}</Table
+      >
+      <Pagination {page} size={PAGE} found={all.found} what="dispatches" ongo={(to) => (page = to)} />
     {/if}
   {/if}
 </main>
@@ -169,7 +166,7 @@
     border: 1px solid;
     border-radius: var(--radius-md);
     padding: 0 8px;
-    font-size: 12.5px;
+    font-size: var(--text-note);
     font-weight: 600;
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/Button.svelte";
   import { setContext } from "svelte";
   import { ownHeaders } from "../api/http";
   import { FILES, keeperAt } from "../document/files";
@@ -7,7 +8,8 @@
   import Desk from "../draft/desk/Desk.svelte";
   import HistoryPanel from "../draft/panels/HistoryPanel.svelte";
   import Palette from "../draft/panels/Palette.svelte";
-  import { shortcuts } from "../draft/shortcuts";
+  import { onKeys, type ViewActions } from "../draft/actions";
+  import { KEYS, withKeys } from "../draft/shortcuts";
   import SeenAs from "../draft/panels/SeenAs.svelte";
   import Trials from "../draft/panels/Trials.svelte";
   import { WorkingCopy } from "../draft/workingCopy.svelte";
@@ -17,7 +19,7 @@
 
   let { template }: { template: string } = $props();
 
-  // svelte-ignore state_referenced_locally -- the page is made anew for another template
+  // svelte-ignore state_referenced_locally (the page is made anew for another template)
   const copy = provide(new WorkingCopy(template));
   const opened = copy.open();
   // svelte-ignore state_referenced_locally
@@ -43,43 +45,38 @@
   const missing = $derived(
     items.filter(({ state }) => state.type === "field" && (state.missing || state.problem !== null)).length,
   );
-  const keyed = shortcuts(
-    copy,
-    (after) => (inserting = after),
-    () => (palette = true),
-  );
+  const view: ViewActions = {
+    insert: (after) => (inserting = after),
+    history: () => (history = true),
+    palette: () => (palette = true),
+  };
+  const keyed = onKeys(copy, view);
 </script>
 
 <svelte:head><title>{copy.title || "Draft"} · Loesscape</title></svelte:head>
 <svelte:window onkeydown={keyed} />
-{#if palette}<Palette
-    oninsert={(after) => (inserting = after)}
-    onhistory={() => (history = true)}
-    onclose={() => (palette = false)}
-  />{/if}
+{#if palette}<Palette {view} onclose={() => (palette = false)} />{/if}
 {#if history}<HistoryPanel onclose={() => (history = false)} />{/if}
 
 <div class="grid h-screen grid-rows-[48px_minmax(0,1fr)_36px]">
   <TopBar title={copy.title} {template} view="Draft">
     <SeenAs />
     <Trials />
-    <button class="button on-spruce" aria-expanded={history} onclick={() => (history = !history)}
-      >History</button
-    >
+    <Button look="on spruce" aria-expanded={history} onclick={() => (history = !history)}>History</Button>
     <span class="flex gap-1">
-      <button
-        class="button on-spruce"
+      <Button
+        look="on spruce"
         aria-label="Undo"
         disabled={!copy.canUndo}
-        title="Undo (Ctrl Z)"
-        onclick={copy.undo}>↶</button
+        title={withKeys("Undo", "undo")}
+        onclick={copy.undo}>↶</Button
       >
-      <button
-        class="button on-spruce"
+      <Button
+        look="on spruce"
         aria-label="Redo"
         disabled={!copy.canRedo}
-        title="Redo (Ctrl Shift Z)"
-        onclick={copy.redo}>↷</button
+        title={withKeys("Redo", "redo")}
+        onclick={copy.redo}>↷</Button
       >
     </span>
   </TopBar>
@@ -93,39 +90,45 @@
   {:catch problem}
     <main class="p-10 text-center"><NotOpened {problem} /></main>
   {/await}
-  <footer class="flex items-center gap-5 border-t bg-straw px-4 text-[12.5px]">
+  <footer class="flex items-center gap-5 border-t bg-straw px-4 text-chrome">
     {#if copy.told}
       <span class="trouble" role="alert">{copy.told}</span>
-      <button class="button quiet py-0" onclick={() => (copy.told = "")}>Close</button>
+      <Button look="quiet" size="low" onclick={() => (copy.told = "")}>Close</Button>
     {:else if copy.refused && !copy.isTold}
       <span class="trouble" role="alert">{copy.refused.message}</span>
       {#if copy.refused.failed}
-        <button class="button quiet py-0" onclick={() => copy.tryAgain()}>Try again</button>
+        <Button look="quiet" size="low" onclick={() => copy.tryAgain()}>Try again</Button>
       {/if}
-      <button class="button quiet py-0" onclick={() => copy.dismiss()}>Close</button>
+      <Button look="quiet" size="low" onclick={() => copy.dismiss()}>Close</Button>
     {/if}
     <span class="soft" role="status">{folded} of {items.length} items folded now</span>
     {#if missing}
-      <button class="button quiet py-0" title="Go to the next (F9)" onclick={() => copy.nextUnanswered()}
-        >{missing} still to be answered</button
+      <Button
+        look="quiet"
+        size="low"
+        title={withKeys("Go to the next", "nextUnanswered")}
+        onclick={() => copy.nextUnanswered()}>{missing} still to be answered</Button
       >
     {/if}
     {#if findings}
-      <button class="button quiet py-0" title="Go to the next (F8)" onclick={() => copy.nextFinding(1)}
-        >{findings} {findings === 1 ? "finding" : "findings"}</button
+      <Button
+        look="quiet"
+        size="low"
+        title={withKeys("Go to the next", "nextFinding")}
+        onclick={() => copy.nextFinding(1)}>{findings} {findings === 1 ? "finding" : "findings"}</Button
       >
     {/if}
     {#if answered}
       <span class="soft">{answered} {answered === 1 ? "answer" : "answers"} tried out</span>
-      <button class="button quiet py-0" onclick={() => copy.clearAnswers()}>Clear them</button>
+      <Button look="quiet" size="low" onclick={() => copy.clearAnswers()}>Clear them</Button>
     {/if}
     <span class="soft ml-auto whitespace-nowrap" role="status"
       >{copy.release ? `after release ${copy.release}` : "never released"}{copy.changed
         ? ` · kept ${time(copy.changed)}`
         : ""}</span
     >
-    <button type="button" class="soft whitespace-nowrap underline" onclick={() => (palette = true)}
-      >Ctrl K: everything</button
+    <Button look="underlined" class="soft" onclick={() => (palette = true)}
+      >{KEYS.actions[0]}: everything</Button
     >
   </footer>
 </div>

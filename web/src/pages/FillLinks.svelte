@@ -1,4 +1,9 @@
 <script lang="ts">
+  import { confirming } from "../ui/confirming.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { request } from "../api/http";
   import type { FillLink, FillLinkList } from "../api/types";
   import { dayAndTime } from "../times";
@@ -10,22 +15,18 @@
   let changing = $state<number | null>(null);
   let opens = $state("");
   let closes = $state("");
-  let wrong = $state("");
+  const asking = new Asking();
 
   $effect(() => {
     void made;
-    void take(request<FillLinkList>("GET", path));
+    void take("GET", path);
   });
 
-  async function take(asking: Promise<FillLinkList>) {
-    wrong = "";
-    try {
-      links = (await asking).links;
+  const take = (method: string, path: string, body?: unknown) =>
+    asking.run(async () => {
+      links = (await request<FillLinkList>(method, path, body)).links;
       changing = null;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+    });
 
   /** A moment as the control for it takes it, by the clock of this browser; and back. */
   const local = (instant: string | null) =>
@@ -40,6 +41,15 @@
     changing = link.id;
     opens = local(link.opening.opens);
     closes = local(link.opening.closes);
+  }
+
+  async function end(link: FillLink) {
+    const really = await confirming.ask({
+      question: "End this link for good?",
+      means: "Nobody can begin or go on through it. What was finished stays.",
+      does: "End the link",
+    });
+    if (really) await take("POST", `${path}/${link.id}/end`);
   }
 
   function standing({ ended, opening }: FillLink): string {
@@ -65,15 +75,11 @@
             <span class="soft">{link.begun} begun, {link.finished} finished</span>
             {#if !link.ended}
               <span class="ms-auto flex gap-3">
-                <button class="link" onclick={() => change(link)}
-                  >Times<span class="sr-only"> of the link made {dayAndTime(link.made)}</span></button
+                <Button look="link" onclick={() => change(link)}
+                  >Times<span class="sr-only"> of the link made {dayAndTime(link.made)}</span></Button
                 >
-                <button
-                  class="link text-clay"
-                  onclick={() => {
-                    if (confirm("End this link for good? Nobody can begin or go on through it."))
-                      void take(request<FillLinkList>("POST", `${path}/${link.id}/end`));
-                  }}>End<span class="sr-only"> the link made {dayAndTime(link.made)}</span></button
+                <Button look="grave link" onclick={() => end(link)}
+                  >End<span class="sr-only"> the link made {dayAndTime(link.made)}</span></Button
                 >
               </span>
             {/if}
@@ -83,28 +89,19 @@
               class="mt-2 flex flex-wrap items-end gap-3"
               onsubmit={(event) => {
                 event.preventDefault();
-                void take(
-                  request<FillLinkList>("PUT", `${path}/${link.id}`, {
-                    opens: instant(opens),
-                    closes: instant(closes),
-                  }),
-                );
+                void take("PUT", `${path}/${link.id}`, { opens: instant(opens), closes: instant(closes) });
               }}
             >
-              <label class="grid gap-1"
-                >Opens<input class="text-input" type="datetime-local" bind:value={opens} /></label
-              >
-              <label class="grid gap-1"
-                >Closes<input class="text-input" type="datetime-local" bind:value={closes} /></label
-              >
-              <button class="button">Keep</button>
-              <button type="button" class="button" onclick={() => (changing = null)}>Leave it</button>
+              <label class="grid gap-1">Opens<Input type="datetime-local" bind:value={opens} /></label>
+              <label class="grid gap-1">Closes<Input type="datetime-local" bind:value={closes} /></label>
+              <Button type="submit">Keep</Button>
+              <Button onclick={() => (changing = null)}>Leave it</Button>
               <span class="soft">Empty: at once, and for good.</span>
             </form>
           {/if}
         </li>
       {/each}
     </ul>
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+    <Outcome {asking} class="mt-2" />
   </section>
 {/if}

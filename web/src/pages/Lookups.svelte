@@ -1,4 +1,11 @@
 <script lang="ts">
+  import Table from "../ui/Table.svelte";
+  import FileButton from "../ui/FileButton.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import Select from "../ui/Select.svelte";
   import { request } from "../api/http";
   import type { LookupPage, Lookups } from "../api/types";
   import { pasted } from "../draft/tables";
@@ -13,8 +20,7 @@
   let name = $state("");
   /** The titles of the columns and the rows below them, as they are being edited. */
   let lines = $state<string[][]>([]);
-  let wrong = $state("");
-  let told = $state("");
+  const asking = new Asking();
   let filter = $state("");
   const linesOf = ({ list }: LookupPage) => [
     list.columns.map(({ title }) => title),
@@ -43,12 +49,12 @@
   void load();
 
   async function load() {
-    await attempt(async () => {
+    await asking.run(async () => {
       all = await request<Lookups>("GET", BASE);
       const first = all.lookups[0];
       const opened = first && (await request<LookupPage>("GET", `${BASE}/${first.id}`));
       if (opened && !page) show(opened);
-    }, "");
+    });
   }
 
   function show(now: LookupPage) {
@@ -78,33 +84,22 @@
     const width = lines[0]!.length;
     const tooWide = table.some((cells) => cells.length > width - column);
     if (tooWide) {
-      wrong = "What was copied has more columns than the list has from here on; add a column first.";
+      asking.refuse("What was copied has more columns than the list has from here on; add a column first.");
       return;
     }
-    wrong = "";
+    asking.trouble = null;
     while (lines.length < at + table.length) lines.push(lines[0]!.map(() => ""));
     table.forEach((cells, i) => cells.forEach((cell, j) => (lines[at + i]![column + j] = cell)));
   }
 
-  async function attempt(work: () => Promise<void>, done: string) {
-    wrong = told = "";
-    try {
-      await work();
-      told = done;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
-
   const open = (id: string, version?: number) =>
-    attempt(
-      async () => show(await request("GET", `${BASE}/${id}${version ? `?version=${version}` : ""}`)),
-      "",
+    asking.run(async () =>
+      show(await request("GET", `${BASE}/${id}${version ? `?version=${version}` : ""}`)),
     );
 
-  const take = (asking: () => Promise<LookupPage>, done: string) =>
-    attempt(async () => {
-      show(await asking());
+  const take = (found: () => Promise<LookupPage>, done: string) =>
+    asking.run(async () => {
+      show(await found());
       all = await request<Lookups>("GET", BASE);
     }, done);
 
@@ -122,11 +117,8 @@
       return kept;
     }, "Kept as a new version. Templates take it over when their authors say so.");
 
-  async function read(input: HTMLInputElement, next: boolean) {
-    const file = input.files?.[0];
-    if (!file) return;
+  async function read(file: File, next: boolean) {
     const table = await file.text();
-    input.value = "";
     if (next && page) {
       const { id, version, list } = page;
       await take(
@@ -161,58 +153,54 @@
     <ul>
       {#each all?.lookups ?? [] as row (row.id)}
         <li>
-          <button
+          <Button
+            look="bare"
             class={["w-full rounded-md px-3 py-1.5 text-left", page?.id === row.id && "bg-ochre-tint"]}
             aria-current={page?.id === row.id || undefined}
             onclick={() => open(row.id)}
-            ><b class="block truncate">{row.name}</b><span class="soft text-[12px]"
+            ><b class="block truncate">{row.name}</b><span class="soft text-note"
               >version {row.version}, {dayAndTime(row.made)}</span
-            ></button
+            ></Button
           >
         </li>
       {:else}
         <li class="soft px-3">No list yet</li>
       {/each}
     </ul>
-    <label class="button mt-4"
-      >A list from a CSV file<input
-        type="file"
-        class="sr-only"
-        accept=".csv,text/csv"
-        onchange={(event) => read(event.currentTarget, false)}
-      /></label
+    <FileButton class="mt-4" accept=".csv,text/csv" onfile={(file) => read(file, false)}
+      >A list from a CSV file</FileButton
     >
     {#each all?.registers ?? [] as register (register.key)}
       <div class="mt-4">
-        <button class="button" onclick={() => ask(register.key)}>Ask the directory: {register.name}</button>
+        <Button onclick={() => ask(register.key)}>Ask the directory: {register.name}</Button>
         <form class="mt-1.5 flex gap-1.5" onsubmit={(event) => askEntry(event, register.key)}>
-          <input
-            class="text-input min-w-0 grow py-[4px]"
+          <Input
+            class="min-w-0 grow"
             name="key"
             autocomplete="off"
-            maxlength="200"
+            maxlength={200}
             required
             placeholder={`or one, by its ${register.by}`}
             aria-label={`${register.by} of one of the ${register.name}`}
           />
-          <button class="button">Ask<span class="sr-only"> for one of the {register.name}</span></button>
+          <Button type="submit">Ask<span class="sr-only"> for one of the {register.name}</span></Button>
         </form>
       </div>
     {/each}
   </nav>
   <section aria-label="List">
-    {#if wrong}<p class="trouble mb-2" role="alert">{wrong}</p>{/if}
-    {#if told}<p class="mb-2" role="status">{told}</p>{/if}
+    <Outcome {asking} class="mb-2" />
     {#if page}
       <div class="mb-3 flex flex-wrap items-center gap-3">
-        <input
-          class="text-input w-52 font-semibold"
+        <Input
+          width="13rem"
+          class="font-semibold"
           aria-label="Name of the list"
           disabled={!isLast}
           bind:value={name}
         />
-        <select
-          class="text-input max-w-52"
+        <Select
+          class="max-w-52"
           aria-label="Version"
           value={page.version}
           onchange={(event) => open(page!.id, Number(event.currentTarget.value))}
@@ -220,9 +208,9 @@
           {#each page.versions as it (it.version)}
             <option value={it.version}>version {it.version}, {dayAndTime(it.made)}, {it.by}</option>
           {/each}
-        </select>
-        <input
-          class="text-input w-28"
+        </Select>
+        <Input
+          width="7rem"
           type="search"
           placeholder="Filter"
           aria-label="Filter the rows"
@@ -230,80 +218,76 @@
         />
         <span class="soft">{lines.length - 1} rows</span>
         {#if isLast}
-          <label class="button ml-auto"
-            >Replace from a CSV file<input
-              type="file"
-              class="sr-only"
-              accept=".csv,text/csv"
-              onchange={(event) => read(event.currentTarget, true)}
-            /></label
+          <FileButton class="ml-auto" accept=".csv,text/csv" onfile={(file) => read(file, true)}
+            >Replace from a CSV file</FileButton
           >
-          {#if isChanged}<button class="button" onclick={drop}>Drop the changes</button>{/if}
-          <button class="button primary" disabled={!isChanged} onclick={keep}
-            >Keep as version {page.version + 1}</button
+          {#if isChanged}<Button onclick={drop}>Drop the changes</Button>{/if}
+          <Button look="primary" disabled={!isChanged} onclick={keep}
+            >Keep as version {page.version + 1}</Button
           >
         {/if}
       </div>
-      <div class="overflow-x-auto rounded-xl border bg-paper">
-        <table class="w-full">
-          <thead>
-            <tr class="border-b">
-              {#each lines[0] ?? [] as _, column (column)}
-                <th class="p-1"
-                  ><span class="flex items-center"
-                    ><input
-                      class={["cell font-semibold", ofNumbers[column] && "text-right"]}
-                      aria-label={`Title of column ${column + 1}`}
-                      disabled={!isLast}
-                      onpaste={(event) => paste(event, 0, column)}
-                      bind:value={lines[0]![column]}
-                    />{#if isLast && lines[0]!.length > 1}<button
-                        class="soft size-6 shrink-0"
-                        aria-label={`Take the column ${lines[0]![column] || column + 1} away`}
-                        onclick={() => (lines = lines.map((cells) => cells.toSpliced(column, 1)))}>×</button
-                      >{/if}</span
-                  ></th
+      <Table
+        >{#snippet heads()}
+          {#each lines[0] ?? [] as _, column (column)}
+            <th class="p-1"
+              ><span class="flex items-center"
+                ><Input
+                  look="cell"
+                  class={["font-semibold", ofNumbers[column] && "text-right"]}
+                  aria-label={`Title of column ${column + 1}`}
+                  disabled={!isLast}
+                  onpaste={(event) => paste(event, 0, column)}
+                  bind:value={lines[0]![column]}
+                />{#if isLast && lines[0]!.length > 1}<Button
+                    look="bare"
+                    class="soft size-6 shrink-0"
+                    aria-label={`Take the column ${lines[0]![column] || column + 1} away`}
+                    onclick={() => (lines = lines.map((cells) => cells.toSpliced(column, 1)))}>×</Button
+                  >{/if}</span
+              ></th
+            >
+          {/each}
+          <th
+            >{#if isLast}<Button
+                look="bare"
+                class="soft px-2"
+                onclick={() => (lines = lines.map((cells) => [...cells, ""]))}>Add a column</Button
+              >{:else}<span class="sr-only">Actions</span>{/if}</th
+          >
+        {/snippet}{#snippet body()}
+          {#each shown.slice(0, MOST_SHOWN) as { at } (at)}
+            <tr class="border-b last:border-0">
+              {#each lines[0] ?? [] as title, column (column)}
+                <td class="p-1"
+                  ><Input
+                    look="cell"
+                    class={[ofNumbers[column] && "text-right tabular-nums"]}
+                    aria-label={`${title}, row ${at}`}
+                    disabled={!isLast}
+                    onpaste={(event) => paste(event, at, column)}
+                    bind:value={lines[at]![column]}
+                  /></td
                 >
               {/each}
-              <th
-                >{#if isLast}<button
-                    class="soft px-2 whitespace-nowrap"
-                    onclick={() => (lines = lines.map((cells) => [...cells, ""]))}>Add a column</button
-                  >{:else}<span class="sr-only">Actions</span>{/if}</th
+              <td class="px-2"
+                >{#if isLast}<Button
+                    look="bare"
+                    class="soft size-6"
+                    aria-label={`Take row ${at} away`}
+                    onclick={() => (lines = lines.filter((_, i) => i !== at))}>×</Button
+                  >{/if}</td
               >
             </tr>
-          </thead>
-          <tbody>
-            {#each shown.slice(0, MOST_SHOWN) as { at } (at)}
-              <tr class="border-b last:border-0">
-                {#each lines[0] ?? [] as title, column (column)}
-                  <td class="p-1"
-                    ><input
-                      class={["cell", ofNumbers[column] && "text-right tabular-nums"]}
-                      aria-label={`${title}, row ${at}`}
-                      disabled={!isLast}
-                      onpaste={(event) => paste(event, at, column)}
-                      bind:value={lines[at]![column]}
-                    /></td
-                  >
-                {/each}
-                <td class="px-2"
-                  >{#if isLast}<button
-                      class="soft size-6"
-                      aria-label={`Take row ${at} away`}
-                      onclick={() => (lines = lines.filter((_, i) => i !== at))}>×</button
-                    >{/if}</td
-                >
-              </tr>
-            {/each}
-          </tbody>
-        </table>
-      </div>
+          {/each}
+        {/snippet}</Table
+      >
       <p class="soft mt-3">
         {#if page.uses.length}
           Taken into
           {#each page.uses as use, i (use.template)}
-            {i ? ", " : ""}<a class="link" href={`/templates/${use.template}`} use:inside>{use.title}</a>
+            {i ? ", " : ""}<a class="link" href={`/templates/${use.template}`} {@attach inside}>{use.title}</a
+            >
             in version {use.version}{/each}
         {:else}
           No template has taken it yet; that is done there, under “The document as a whole”.
@@ -313,8 +297,8 @@
           The first {MOST_SHOWN} of {shown.length} rows; filter to see others.
         </p>{/if}
       {#if isLast}
-        <button class="button mt-3" onclick={() => (lines = [...lines, (lines[0] ?? []).map(() => "")])}
-          >Add a row</button
+        <Button class="mt-3" onclick={() => (lines = [...lines, (lines[0] ?? []).map(() => "")])}
+          >Add a row</Button
         >
       {/if}
     {:else if all}
@@ -325,19 +309,3 @@
     {/if}
   </section>
 </main>
-
-<style>
-  .cell {
-    width: 100%;
-    min-width: 90px;
-    border: 1px solid transparent;
-    border-radius: var(--radius-md);
-    background: transparent;
-    padding: 3px 8px;
-  }
-
-  .cell:hover:not(:disabled),
-  .cell:focus {
-    border-color: var(--color-edge);
-  }
-</style>

@@ -1,49 +1,37 @@
 <script lang="ts">
-  import { ownHeaders, request } from "../api/http";
+  import FileButton from "../ui/FileButton.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import { request } from "../api/http";
   import type { Organisation } from "../api/types";
 
   const BASE = "/api/organisation";
   let organisation = $state<Organisation | null>(null);
   let name = $state("");
   let accent = $state("");
-  let told = $state("");
-  let wrong = $state("");
+  const asking = new Asking();
   let version = $state(0);
-  let chooser: HTMLInputElement;
 
-  void take(request<Organisation>("GET", BASE), "");
-
-  async function take(asking: Promise<Organisation>, done: string) {
-    wrong = told = "";
-    try {
-      const now = await asking;
+  const take = (found: () => Promise<Organisation>, done: string) =>
+    asking.run(async () => {
+      const now = await found();
       organisation = now;
       name = now.name;
       accent = now.accent;
-      told = done;
       version++;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+    }, done);
 
-  const keep = () => take(request<Organisation>("PUT", BASE, { name, accent }), "Kept.");
+  void take(() => request<Organisation>("GET", BASE), "");
 
-  async function bring() {
-    const file = chooser.files?.[0];
-    chooser.value = "";
-    if (!file) return;
-    const sent = fetch(`${BASE}/logo?name=${encodeURIComponent(file.name)}`, {
-      method: "PUT",
-      headers: { "Content-Type": "application/octet-stream", ...ownHeaders() },
-      body: file,
-    }).then(async (answer) => {
-      const content = await answer.json();
-      if (!answer.ok) throw new Error(content.detail ?? "The logo was not taken.");
-      return content as Organisation;
-    });
-    await take(sent, "Logo kept.");
-  }
+  const keep = () => take(() => request<Organisation>("PUT", BASE, { name, accent }), "Kept.");
+
+  const bring = (file: File) =>
+    take(
+      () => request<Organisation>("PUT", `${BASE}/logo?name=${encodeURIComponent(file.name)}`, file),
+      "Logo kept.",
+    );
 </script>
 
 <!-- Who hands the documents out: what their readers see at the top. -->
@@ -58,46 +46,44 @@
   >
     <label class="grid w-72 gap-1"
       >Name
-      <input class="text-input py-[7px]" maxlength="200" bind:value={name} />
+      <Input height="tall" maxlength={200} bind:value={name} />
     </label>
     <label class="grid gap-1"
       >Accent colour
       <span class="flex gap-1">
-        <input
+        <Input
+          look="bare"
+          width="2.5rem"
+          class="h-9"
           type="color"
-          class="h-8 w-10"
           aria-label="Accent colour, to be picked"
           value={accent || "#16332f"}
           onchange={(event) => (accent = event.currentTarget.value)}
         />
-        <input class="text-input key w-28" placeholder="#1f6f8b" maxlength="7" bind:value={accent} />
+        <Input
+          height="tall"
+          width="7rem"
+          class="key"
+          placeholder="#1f6f8b"
+          maxlength={7}
+          bind:value={accent}
+        />
       </span>
     </label>
-    <button class="button py-[7px]">Keep</button>
+    <Button size="tall" type="submit">Keep</Button>
     <span class="ml-auto flex flex-wrap items-center gap-2">
       {#if organisation?.hasLogo}
         <img src={`${BASE}/logo?${version}`} alt="Logo" class="size-9 object-contain" />
-        <button
-          type="button"
-          class="button py-[7px]"
-          onclick={() => take(request<Organisation>("DELETE", `${BASE}/logo`), "Logo taken away.")}
-          >Take the logo away</button
+        <Button
+          size="tall"
+          onclick={() => take(() => request<Organisation>("DELETE", `${BASE}/logo`), "Logo taken away.")}
+          >Take the logo away</Button
         >
       {/if}
-      <button type="button" class="button py-[7px]" onclick={() => chooser.click()}
-        >{organisation?.hasLogo ? "Another logo" : "Choose a logo"}</button
+      <FileButton size="tall" accept="image/png,image/jpeg,image/svg+xml" onfile={bring}
+        >{organisation?.hasLogo ? "Another logo" : "Choose a logo"}</FileButton
       >
     </span>
-    <input
-      bind:this={chooser}
-      type="file"
-      class="hidden"
-      accept="image/png,image/jpeg,image/svg+xml"
-      aria-hidden="true"
-      tabindex="-1"
-      onchange={bring}
-    />
   </form>
-  {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
-  <p class="soft mt-1" role="status">{told}</p>
+  <Outcome {asking} class="mt-2" />
 </section>

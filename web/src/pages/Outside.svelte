@@ -1,4 +1,9 @@
 <script lang="ts">
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Checkbox from "../ui/Checkbox.svelte";
+  import Input from "../ui/Input.svelte";
   import { request } from "../api/http";
   import type { OutsideService, Outside, Setting } from "../api/types";
   import { dayAndTime } from "../times";
@@ -7,7 +12,7 @@
   const WATCH = 3_000;
   let outside = $state<Outside | null>(null);
   let selected = $state(0);
-  let wrong = $state("");
+  const asking = new Asking();
   let sought = $state("");
   const NAMES: Record<OutsideService, [string, string]> = {
     mail: ["Mail", "takes messages to people"],
@@ -24,23 +29,20 @@
   );
   const letter = $derived(letters.find(({ id }) => id === selected) ?? letters[0]);
 
-  async function take(asking: Promise<Outside>) {
-    try {
-      outside = await asking;
-      wrong = "";
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+  const take = (method: string, path: string, body?: unknown) =>
+    asking.run(async () => (outside = await request<Outside>(method, path, body)));
 
-  const set = (setting: Setting) => take(request<Outside>("PUT", "/api/outside", setting));
+  const set = (setting: Setting) => take("PUT", "/api/outside", setting);
 
-  void take(request<Outside>("GET", "/api/outside"));
-  $effect(() => {
-    const watch = setInterval(
-      () => document.hidden || void take(request<Outside>("GET", "/api/outside")),
-      WATCH,
+  void take("GET", "/api/outside");
+  /** Looked at again and again, without a word: what is shown stays until something else is known. */
+  const look = () =>
+    request<Outside>("GET", "/api/outside").then(
+      (now) => (outside = now),
+      () => {},
     );
+  $effect(() => {
+    const watch = setInterval(() => document.hidden || void look(), WATCH);
     return () => clearInterval(watch);
   });
 </script>
@@ -50,7 +52,7 @@
 <TopBar title="Outside" />
 <main class="px-6 py-5">
   <p class="soft">The simulated world outside: what leaves this server, and switches that make it fail.</p>
-  {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
+  <Outcome {asking} />
   {#if outside}
     <div class="mt-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-3 2xl:grid-cols-6">
       {#each outside.services as setting (setting.service)}
@@ -61,15 +63,15 @@
           >
           <div class="clear-both flex flex-wrap gap-x-5 gap-y-1">
             <label class="flex items-center gap-2"
-              ><input
-                type="checkbox"
+              ><Checkbox
                 checked={setting.failing}
                 onchange={(event) => set({ ...setting, failing: event.currentTarget.checked })}
               /> fails</label
             >
             <label class="flex items-center gap-2"
-              >answers after <input
-                class="text-input w-20 py-0.5"
+              >answers after <Input
+                height="low"
+                width="5rem"
                 type="number"
                 min="0"
                 max="60000"
@@ -79,11 +81,11 @@
               /> ms</label
             >
             {#if setting.service === "authority"}
-              <button
-                class="button py-0.5"
+              <Button
+                size="low"
                 title="What was sealed before stays sealed; from now on it seals with new certificates"
-                onclick={() => take(request<Outside>("POST", "/api/outside/authority/renew"))}
-                >Call its certificates back</button
+                onclick={() => take("POST", "/api/outside/authority/renew")}
+                >Call its certificates back</Button
               >
             {/if}
           </div>
@@ -94,8 +96,9 @@
       <section class="rounded-xl border bg-paper" aria-labelledby="mailbox">
         <div class="flex items-center gap-3 border-b px-4 py-2">
           <h2 id="mailbox" class="font-semibold">Mailbox</h2>
-          <input
-            class="text-input min-w-0 grow py-0.5"
+          <Input
+            height="low"
+            class="min-w-0 grow"
             type="search"
             placeholder="Name, address or subject"
             aria-label="Filter the mailbox"
@@ -105,7 +108,8 @@
         <ul class="max-h-[520px] overflow-y-auto">
           {#each letters as it (it.id)}
             <li>
-              <button
+              <Button
+                look="bare"
                 class={["block w-full border-b px-4 py-2 text-left", letter?.id === it.id && "bg-straw"]}
                 aria-current={letter?.id === it.id || undefined}
                 onclick={() => (selected = it.id)}
@@ -119,7 +123,7 @@
                   >{#if it.service === "textMessages"}<span class="soft">Text message:</span
                     >{" "}{/if}{it.subject}</span
                 >
-              </button>
+              </Button>
             </li>
           {:else}
             <li class="soft px-4 py-6 text-center">No message yet</li>
@@ -128,16 +132,18 @@
       </section>
       <section class="rounded-xl border bg-paper px-6 py-5" aria-label="Message">
         {#if letter}
-          <h3 class="text-[15.5px] font-semibold">{letter.subject}</h3>
+          <h3 class="text-reading font-semibold">{letter.subject}</h3>
           <p class="soft mt-1">to {letter.name} &lt;{letter.address}&gt;, {dayAndTime(letter.made)}</p>
-          <p class="mt-4 font-margin text-[15px] whitespace-pre-wrap">{letter.body}</p>
+          <p class="mt-4 font-margin text-reading whitespace-pre-wrap">{letter.body}</p>
           {#if letter.code && letter.delivered}<p
               class="mt-4 text-xl font-semibold tracking-[0.2em] tabular-nums"
             >
               {letter.code}
             </p>{/if}
           {#if letter.path && letter.delivered}
-            <a class="button primary mt-4" href={letter.path} target="_blank" rel="noopener">Open the link</a>
+            <Button look="primary" class="mt-4" href={letter.path} target="_blank" rel="noopener"
+              >Open the link</Button
+            >
           {/if}
         {/if}
       </section>

@@ -1,4 +1,10 @@
 <script lang="ts">
+  import TableHead from "../ui/TableHead.svelte";
+  import Table from "../ui/Table.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { onMount } from "svelte";
   import type { PasskeyRow } from "../api/types";
   import * as passkeys from "../passkeys";
@@ -11,39 +17,24 @@
   let label = $state("");
   let password = $state("");
   let adding = $state(false);
-  let busy = $state(false);
-  let wrong = $state("");
-  let done = $state("");
+  const asking = new Asking();
 
-  onMount(() => attempt(async () => (rows = (await passkeys.list()).passkeys)));
-
-  async function attempt(work: () => Promise<unknown>) {
-    wrong = done = "";
-    busy = true;
-    try {
-      await work();
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    } finally {
-      busy = false;
-    }
-  }
+  onMount(() => void asking.run(async () => (rows = (await passkeys.list()).passkeys)));
 
   function add(event: SubmitEvent) {
     event.preventDefault();
-    void attempt(async () => {
+    void asking.run(async () => {
       rows = (await passkeys.make(label, password)).passkeys;
-      done = `“${label}” opens your account from now on.`;
       label = password = "";
       adding = false;
-    });
+    }, `“${label}” opens your account from now on.`);
   }
 
   function remove(row: PasskeyRow) {
-    void attempt(async () => {
-      rows = (await passkeys.remove(row.id)).passkeys;
-      done = `“${row.label}” opens nothing any more. Take it off the device too.`;
-    });
+    void asking.run(
+      async () => (rows = (await passkeys.remove(row.id)).passkeys),
+      `“${row.label}” opens nothing any more. Take it off the device too.`,
+    );
   }
 </script>
 
@@ -54,53 +45,41 @@
     can guess it, or have you type it into a false page.
   </p>
   {#if rows.length > 0}
-    <table class="mt-3 w-full text-left">
-      <thead class="soft">
-        <tr>
-          <th class="py-1 pr-4 font-normal">Device</th>
-          <th class="py-1 pr-4 font-normal">Added</th>
-          <th class="py-1 pr-4 font-normal">Last used</th>
-          <th class="py-1"><span class="sr-only">Remove</span></th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table framed={false} class="mt-3"
+      >{#snippet heads()}<TableHead>Device</TableHead><TableHead>Added</TableHead><TableHead
+          >Last used</TableHead
+        ><TableHead><span class="sr-only">Remove</span></TableHead>{/snippet}{#snippet body()}
         {#each rows as row (row.id)}
           <tr class="border-t">
-            <td class="py-2 pr-4 break-words">{row.label}</td>
-            <td class="py-2 pr-4 whitespace-nowrap">{dayAndTime(row.made)}</td>
-            <td class="py-2 pr-4 whitespace-nowrap">{row.used ? dayAndTime(row.used) : "never"}</td>
-            <td class="py-2 text-right">
-              <button
-                class="button"
-                disabled={busy}
-                onclick={() => remove(row)}
-                aria-label="Remove {row.label}">Remove</button
+            <td class="px-3 py-2 break-words">{row.label}</td>
+            <td class="px-3 py-2 whitespace-nowrap">{dayAndTime(row.made)}</td>
+            <td class="px-3 py-2 whitespace-nowrap">{row.used ? dayAndTime(row.used) : "never"}</td>
+            <td class="px-3 py-2 text-right">
+              <Button disabled={asking.busy} onclick={() => remove(row)} aria-label="Remove {row.label}"
+                >Remove</Button
               >
             </td>
           </tr>
         {/each}
-      </tbody>
-    </table>
+      {/snippet}</Table
+    >
   {/if}
-  {#if done}<p role="status" class="mt-3 rounded-md border bg-moss-tint px-4 py-2">{done}</p>{/if}
-  {#if wrong}<p class="trouble mt-3" role="alert">{wrong}</p>{/if}
+  <Outcome {asking} class="mt-3" />
   {#if !possible}
     <p class="soft mt-3">This browser cannot have passkeys under this address.</p>
   {:else if adding}
     <form class="mt-3 grid max-w-80 gap-3" onsubmit={add}>
       <label class="grid gap-1"
-        >What the device is called<input
-          class="text-input"
+        >What the device is called<Input
           required
-          maxlength="100"
+          maxlength={100}
           placeholder="Work laptop"
           {@attach (node) => node.focus()}
           bind:value={label}
         /></label
       >
       <label class="grid gap-1"
-        >Your password, once more<input
-          class="text-input"
+        >Your password, once more<Input
           type="password"
           autocomplete="current-password"
           required
@@ -108,11 +87,11 @@
         /></label
       >
       <div class="flex gap-2">
-        <button class="button primary" disabled={busy}>Add it</button>
-        <button class="button" type="button" onclick={() => (adding = false)}>Leave it</button>
+        <Button look="primary" type="submit" disabled={asking.busy}>Add it</Button>
+        <Button onclick={() => (adding = false)}>Leave it</Button>
       </div>
     </form>
   {:else}
-    <button class="button mt-3" onclick={() => (adding = true)}>Add a passkey …</button>
+    <Button class="mt-3" onclick={() => (adding = true)}>Add a passkey …</Button>
   {/if}
 </section>

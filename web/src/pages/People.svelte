@@ -1,5 +1,9 @@
 <script lang="ts">
-  import { ownHeaders, request } from "../api/http";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import { request, requestFile } from "../api/http";
   import type { Person } from "../api/types";
   import { inside } from "../router.svelte";
   import TopBar from "./TopBar.svelte";
@@ -7,36 +11,23 @@
   let address = $state("");
   let person = $state<Person | null>(null);
   let because = $state("");
-  let wrong = $state("");
-  let told = $state("");
+  const asking = new Asking();
 
-  async function take(asking: () => Promise<Person>, said = "") {
-    wrong = told = "";
-    try {
-      person = await asking();
-      told = said;
+  const take = (found: () => Promise<Person>, done = "") =>
+    asking.run(async () => {
+      person = await found();
       because = "";
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+    }, done);
 
-  async function save() {
-    const answer = await fetch("/api/people/export", {
-      method: "POST",
-      headers: { ...ownHeaders(), "Content-Type": "application/json" },
-      body: JSON.stringify({ address: person!.address }),
+  const save = () =>
+    asking.run(async () => {
+      const exported = await requestFile("POST", "/api/people/export", { address: person!.address });
+      const file = document.createElement("a");
+      file.href = URL.createObjectURL(exported);
+      file.download = "person.json";
+      file.click();
+      URL.revokeObjectURL(file.href);
     });
-    if (!answer.ok) {
-      wrong = "It could not be exported; try again.";
-      return;
-    }
-    const file = document.createElement("a");
-    file.href = URL.createObjectURL(await answer.blob());
-    file.download = "person.json";
-    file.click();
-    URL.revokeObjectURL(file.href);
-  }
 </script>
 
 <svelte:head><title>People · Loesscape</title></svelte:head>
@@ -56,19 +47,18 @@
         void take(() => request<Person>("POST", "/api/people/find", { address }));
       }}
     >
-      <input
-        class="text-input grow"
+      <Input
+        class="grow"
         type="email"
         required
-        maxlength="254"
+        maxlength={254}
         aria-label="E-mail address"
         placeholder="name@place.example"
         bind:value={address}
       />
-      <button class="button primary">Find</button>
+      <Button look="primary" type="submit">Find</Button>
     </form>
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
-    {#if told}<p class="mt-2" role="status">{told}</p>{/if}
+    <Outcome {asking} class="mt-2" />
   </section>
   {#if person}
     <section class="rounded-xl border bg-paper px-6 py-5" aria-labelledby="found">
@@ -81,7 +71,7 @@
         <ul class="mt-1 list-disc ps-5">
           {#each person.erasable as kept (kept.what)}
             <li>
-              {#if kept.path}<a class="link" href={kept.path} use:inside>{kept.what}</a
+              {#if kept.path}<a class="link" href={kept.path} {@attach inside}>{kept.what}</a
                 >{:else}{kept.what}{/if}
             </li>
           {/each}
@@ -91,13 +81,13 @@
         <h3 class="mt-3 font-semibold">Stays, as evidence of what others signed too</h3>
         <ul class="mt-1 list-disc ps-5">
           {#each person.evidence as kept (kept.path)}
-            <li><a class="link" href={kept.path} use:inside>{kept.what}</a></li>
+            <li><a class="link" href={kept.path} {@attach inside}>{kept.what}</a></li>
           {/each}
         </ul>
         <p class="soft mt-1">A dispatch that has ended can be deleted on its own page, with a reason.</p>
       {/if}
       {#if person.erasable.length || person.evidence.length}
-        <button class="button mt-4" onclick={save}>Export it all</button>
+        <Button class="mt-4" onclick={save}>Export it all</Button>
       {/if}
       {#if person.erasable.length}
         <form
@@ -111,14 +101,9 @@
           }}
         >
           <label class="grid gap-1"
-            ><b>Why is it erased?</b><input
-              class="text-input"
-              maxlength="1000"
-              required
-              bind:value={because}
-            /></label
+            ><b>Why is it erased?</b><Input maxlength={1000} required bind:value={because} /></label
           >
-          <button class="button w-fit border-clay text-clay">Erase what can be erased</button>
+          <Button look="grave" type="submit" class="w-fit">Erase what can be erased</Button>
         </form>
       {/if}
     </section>

@@ -1,6 +1,9 @@
 <script lang="ts">
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
   import { size } from "../document/answers";
-  import { Problem, request } from "../api/http";
+  import { request } from "../api/http";
   import type { Look, RecordPage } from "../api/types";
   import { lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
@@ -14,12 +17,11 @@
   let { template, number }: { template: string; number: number } = $props();
 
   let page = $state<RecordPage | null>(null);
-  let trouble = $state("");
+  const asking = new Asking();
 
   $effect(() => {
-    request<RecordPage>("GET", `/api/templates/${template}/records/${number}`)
-      .then((loaded) => (page = loaded))
-      .catch((problem) => (trouble = problem instanceof Problem ? problem.message : String(problem)));
+    const path = `/api/templates/${template}/records/${number}`;
+    void asking.run(async () => (page = await request<RecordPage>("GET", path)));
   });
 </script>
 
@@ -46,24 +48,22 @@
 
 <TopBar title={page?.content.title} {template} view="Records" />
 <main class="mx-auto max-w-[760px] px-6 py-6">
-  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  <Outcome {asking} />
   {#if page}
     <div class="mb-4 flex items-center gap-3">
-      <a class="link" href={`/templates/${template}/records`} use:inside>All records</a>
+      <a class="link" href={`/templates/${template}/records`} {@attach inside}>All records</a>
       <span class="soft"
         >Record {page.number}, release {page.release}, finished {dayAndTime(page.finished)}</span
       >
       <div class="ml-auto flex gap-2">
-        {#if page.newer}<a class="button" href={`/templates/${template}/records/${page.newer}`} use:inside
-            >Newer</a
+        {#if page.newer}<Button href={`/templates/${template}/records/${page.newer}`} {@attach inside}
+            >Newer</Button
           >{/if}
-        {#if page.older}<a class="button" href={`/templates/${template}/records/${page.older}`} use:inside
-            >Older</a
+        {#if page.older}<Button href={`/templates/${template}/records/${page.older}`} {@attach inside}
+            >Older</Button
           >{/if}
-        <a
-          class="button primary"
-          href={`/api/templates/${template}/records/${page.number}/record.pdf`}
-          download>PDF</a
+        <Button look="primary" href={`/api/templates/${template}/records/${page.number}/record.pdf`} download
+          >PDF</Button
         >
       </div>
     </div>
@@ -76,16 +76,16 @@
       </p>
     {/if}
     <article class="border bg-paper px-10 py-9">
-      <h1 class="text-[22px] leading-tight font-semibold">{page.content.title}</h1>
+      <h1 class="text-display leading-tight font-semibold">{page.content.title}</h1>
       <p class="soft">{page.content.subtitle}</p>
       {#each page.content.sections as section, i (i)}
-        <h2 class="mt-7 mb-1 border-b pb-1.5 text-[15.5px] font-semibold">{section.title}</h2>
+        <h2 class="mt-7 mb-1 border-b pb-1.5 text-reading font-semibold">{section.title}</h2>
         <dl>
           {#each section.lines as line, j (j)}
             {#if line.type === "noted"}
-              <div class="soft pb-2 text-[13px] italic">{line.text}</div>
+              <div class="soft pb-2 text-chrome italic">{line.text}</div>
             {:else if line.type === "told"}
-              <div class="soft py-2 text-[13.5px] whitespace-pre-wrap">{line.text}</div>
+              <div class="soft py-2 text-chrome whitespace-pre-wrap">{line.text}</div>
             {:else}
               <div
                 class="grid gap-x-6 border-b border-ground py-2 last:border-0 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
@@ -98,7 +98,7 @@
                       >{/if}
                   </dd>
                 {:else}
-                  <dd class="text-[14.5px] break-words">{@render said(line.text, line.look)}</dd>
+                  <dd class="text-sheet break-words">{@render said(line.text, line.look)}</dd>
                 {/if}
               </div>
             {/if}
@@ -106,7 +106,7 @@
         </dl>
       {/each}
       {#if page.files.length}
-        <h2 class="mt-7 mb-1 border-b pb-1.5 text-[15.5px] font-semibold">Files</h2>
+        <h2 class="mt-7 mb-1 border-b pb-1.5 text-reading font-semibold">Files</h2>
         <ul>
           {#each page.files as file (file.id)}
             <li class="py-1.5">

@@ -1,9 +1,16 @@
 <script lang="ts">
-  import { Problem, request } from "../api/http";
+  import TableHead from "../ui/TableHead.svelte";
+  import Table from "../ui/Table.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Checkbox from "../ui/Checkbox.svelte";
+  import Input from "../ui/Input.svelte";
+  import { request } from "../api/http";
   import type { RecordTable } from "../api/types";
   import { inside, router } from "../router.svelte";
   import { dayAndTime } from "../times";
-  import Pages from "./Pages.svelte";
+  import Pagination from "../ui/Pagination.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { template }: { template: string } = $props();
@@ -19,7 +26,7 @@
   let page = $state(0);
   let hidden = $state<string[] | null>(null);
   let choosing = $state(false);
-  let trouble = $state("");
+  const asking = new Asking();
   let latest = 0;
 
   $effect(() => {
@@ -35,16 +42,14 @@
 
   async function load(path: string) {
     const turn = ++latest;
-    try {
+    await asking.run(async () => {
       const loaded = await request<RecordTable>("GET", path);
       if (turn !== latest) return;
       table = loaded;
       hidden ??=
         JSON.parse(localStorage.getItem(remembered) ?? "null") ??
         loaded.columns.slice(COLUMNS_AT_FIRST).map(({ key }) => key);
-    } catch (problem) {
-      trouble = problem instanceof Problem ? problem.message : String(problem);
-    }
+    });
   }
 
   const columns = $derived(table?.columns.filter(({ key }) => !hidden?.includes(key)) ?? []);
@@ -65,35 +70,26 @@
 
 <svelte:head><title>Records · {table?.title ?? ""} · Loesscape</title></svelte:head>
 
-{#snippet heading(key: string, name: string, right: boolean, title: string)}
-  <th
-    class={["px-3 py-2 font-semibold whitespace-nowrap", right && "text-right"]}
-    aria-sort={direction(key)}
-    {title}
-  >
-    <button class="hover:text-ink" onclick={() => order(key)}
-      >{name}<span aria-hidden="true" class="inline-block w-3 text-center"
-        >{sort === key ? (descending ? "↓" : "↑") : ""}</span
-      ></button
-    >
-  </th>
+{#snippet heading(key: string, name: string, numeric: boolean, title: string)}
+  <TableHead {numeric} {title} sorted={direction(key)} onsort={() => order(key)}>{name}</TableHead>
 {/snippet}
 
 <TopBar title={table?.title} {template} view="Records" />
 <main class="px-6 py-5">
-  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  <Outcome {asking} />
   {#if table && table.total === 0}
     <div class="mx-auto mt-10 max-w-xl rounded-xl border bg-paper px-8 py-12 text-center">
       <h2 class="text-base font-semibold">Nothing has come in yet</h2>
       <p class="soft mt-1">Records appear here as soon as somebody finishes the document through a link.</p>
-      <a class="button primary mt-4" href={`/templates/${template}/release`} use:inside
-        >Release and get a link</a
+      <Button look="primary" class="mt-4" href={`/templates/${template}/release`} {@attach inside}
+        >Release and get a link</Button
       >
     </div>
   {:else if table}
     <div class="mb-4 flex flex-wrap items-center gap-3">
-      <input
-        class="text-input w-72 py-[6px]"
+      <Input
+        height="tall"
+        width="18rem"
         type="search"
         placeholder="Filter by any text"
         aria-label="Filter records"
@@ -106,11 +102,11 @@
           : `${table.found} of ${table.total} records`}</span
       >
       <div class="ml-auto flex items-center gap-2">
-        <button class="button" aria-expanded={choosing} onclick={() => (choosing = !choosing)}
-          >Columns: {columns.length} of {table.columns.length}</button
+        <Button aria-expanded={choosing} onclick={() => (choosing = !choosing)}
+          >Columns: {columns.length} of {table.columns.length}</Button
         >
-        <a class="button" href={`/api/templates/${template}/records.csv`} download>Export CSV</a>
-        <a class="button" href={`/api/templates/${template}/records.json`} download>Export JSON</a>
+        <Button href={`/api/templates/${template}/records.csv`} download>Export CSV</Button>
+        <Button href={`/api/templates/${template}/records.json`} download>Export JSON</Button>
       </div>
     </div>
     {#if choosing}
@@ -120,61 +116,52 @@
         <legend class="px-1 font-semibold">Columns</legend>
         {#each table.columns as column (column.key)}
           <label class="flex items-baseline gap-2"
-            ><input
-              type="checkbox"
-              checked={!hidden?.includes(column.key)}
-              onchange={() => toggle(column.key)}
-            />
+            ><Checkbox checked={!hidden?.includes(column.key)} onchange={() => toggle(column.key)} />
             {column.name}</label
           >
         {/each}
       </fieldset>
     {/if}
-    <div class="overflow-x-auto rounded-xl border bg-paper">
-      <table class="w-full text-left">
-        <thead>
-          <tr class="border-b text-xs text-soft">
-            {@render heading("number", "Record", true, "Record")}
-            {@render heading("finished", "Finished", false, "Finished")}
+    <Table
+      >{#snippet heads()}
+        {@render heading("number", "Record", true, "Record")}
+        {@render heading("finished", "Finished", false, "Finished")}
+        {#each columns as column (column.key)}
+          {@render heading(column.key, column.name, column.numeric, column.label)}
+        {/each}
+        {@render heading("release", "Release", true, "Release")}
+      {/snippet}{#snippet body()}
+        {#each table?.rows ?? [] as row (row.number)}
+          <tr
+            class="cursor-pointer border-b last:border-0 hover:bg-straw"
+            onclick={() => router.go(`/templates/${template}/records/${row.number}`)}
+          >
+            <td class="px-3 py-2 text-right tabular-nums"
+              ><a
+                class="link"
+                href={`/templates/${template}/records/${row.number}`}
+                {@attach inside}
+                onclick={(event) => event.stopPropagation()}>{row.number}</a
+              ></td
+            >
+            <td class="px-3 py-2 whitespace-nowrap">{dayAndTime(row.finished)}</td>
             {#each columns as column (column.key)}
-              {@render heading(column.key, column.name, column.numeric, column.label)}
-            {/each}
-            {@render heading("release", "Release", true, "Release")}
-          </tr>
-        </thead>
-        <tbody>
-          {#each table.rows as row (row.number)}
-            <tr
-              class="cursor-pointer border-b last:border-0 hover:bg-straw"
-              onclick={() => router.go(`/templates/${template}/records/${row.number}`)}
-            >
-              <td class="px-3 py-2 text-right tabular-nums"
-                ><a
-                  class="link"
-                  href={`/templates/${template}/records/${row.number}`}
-                  use:inside
-                  onclick={(event) => event.stopPropagation()}>{row.number}</a
-                ></td
+              <td
+                class={["max-w-64 truncate px-3 py-2", column.numeric && "text-right tabular-nums"]}
+                title={row.cells[column.key]}>{row.cells[column.key] ?? ""}</td
               >
-              <td class="px-3 py-2 whitespace-nowrap">{dayAndTime(row.finished)}</td>
-              {#each columns as column (column.key)}
-                <td
-                  class={["max-w-64 truncate px-3 py-2", column.numeric && "text-right tabular-nums"]}
-                  title={row.cells[column.key]}>{row.cells[column.key] ?? ""}</td
-                >
-              {/each}
-              <td class="px-3 py-2 text-right tabular-nums">{row.release}</td>
-            </tr>
-          {:else}
-            <tr
-              ><td colspan={columns.length + 3} class="soft px-5 py-8 text-center"
-                >No record says “{filter}”.</td
-              ></tr
-            >
-          {/each}
-        </tbody>
-      </table>
-    </div>
-    <Pages {page} size={PAGE} found={table.found} what="records" ongo={(to) => (page = to)} />
+            {/each}
+            <td class="px-3 py-2 text-right tabular-nums">{row.release}</td>
+          </tr>
+        {:else}
+          <tr
+            ><td colspan={columns.length + 3} class="soft px-5 py-8 text-center"
+              >No record says “{filter}”.</td
+            ></tr
+          >
+        {/each}
+      {/snippet}</Table
+    >
+    <Pagination {page} size={PAGE} found={table.found} what="records" ongo={(to) => (page = to)} />
   {/if}
 </main>

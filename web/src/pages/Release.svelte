@@ -1,5 +1,12 @@
 <script lang="ts">
-  import { Problem, request } from "../api/http";
+  import TableHead from "../ui/TableHead.svelte";
+  import Table from "../ui/Table.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import TextArea from "../ui/TextArea.svelte";
+  import { request } from "../api/http";
   import type { NewLink, ReleaseList } from "../api/types";
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
@@ -17,30 +24,17 @@
   let accepted = $state("");
   let fresh = $state<NewLink | null>(null);
   let copied = $state(false);
-  let trouble = $state("");
-  let busy = $state(false);
+  const asking = new Asking();
   const address = $derived(fresh ? location.origin + fresh.path : "");
 
-  $effect(() => void attempt(load));
+  $effect(() => void asking.run(load));
 
   async function load() {
     list = await request<ReleaseList>("GET", base);
   }
 
-  async function attempt(work: () => Promise<void>) {
-    busy = true;
-    trouble = "";
-    try {
-      await work();
-    } catch (problem) {
-      trouble = problem instanceof Problem ? problem.message : String(problem);
-    } finally {
-      busy = false;
-    }
-  }
-
   const release = () =>
-    attempt(async () => {
+    asking.run(async () => {
       fresh = await request<NewLink>("POST", base, {
         revision: list!.revision,
         notes,
@@ -52,7 +46,7 @@
     });
 
   const link = (number: number) =>
-    attempt(async () => {
+    asking.run(async () => {
       fresh = await request<NewLink>("POST", `${base}/${number}/links`);
       copied = false;
       await load();
@@ -68,30 +62,30 @@
 
 <TopBar title={list?.title} {template} view="Release" />
 <main class="mx-auto grid max-w-[880px] grid-cols-[minmax(0,1fr)] gap-6 px-4 py-7 sm:px-6">
-  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  <Outcome {asking} />
   {#if fresh}
     <section class="rounded-xl border border-gold-deep bg-straw px-6 py-5" aria-label="New link">
-      <h2 class="text-[15.5px] font-semibold">Link to release {fresh.release}</h2>
+      <h2 class="text-reading font-semibold">Link to release {fresh.release}</h2>
       <p class="mt-1">
         Whoever has this link can fill in the document. It is shown only now; copy it before you leave this
         page.
       </p>
       <div class="mt-3 flex gap-2">
-        <input
-          class="text-input key grow"
+        <Input
+          class="key grow"
           readonly
           value={address}
           aria-label="Address of the link"
           onfocus={(event) => event.currentTarget.select()}
         />
-        <button class="button" onclick={copy}>{copied ? "Copied" : "Copy"}</button>
-        <a class="button" href={fresh.path} target="_blank" rel="noopener">Open it</a>
+        <Button onclick={copy}>{copied ? "Copied" : "Copy"}</Button>
+        <Button href={fresh.path} target="_blank" rel="noopener">Open it</Button>
       </div>
     </section>
   {/if}
   {#if list}
     <section class="rounded-xl border bg-paper px-6 py-5">
-      <h2 class="text-[15.5px] font-semibold">
+      <h2 class="text-reading font-semibold">
         {#if list.releases.length === 0}Not released yet{:else if list.changedSince}Changed since release {list
             .releases[0]?.number}{:else}As in release {list.releases[0]?.number}{/if}
       </h2>
@@ -101,7 +95,7 @@
       </p>
       <label class="mt-4 grid gap-1 font-semibold"
         >What is new in it
-        <textarea class="text-input font-normal" rows="2" maxlength="4000" bind:value={notes}></textarea>
+        <TextArea rows={2} maxlength={4000} bind:value={notes} />
       </label>
       {#if list.blocking.length}
         <div class="mt-4 rounded-md border border-clay bg-clay-tint px-4 py-3">
@@ -111,16 +105,15 @@
           </ul>
           <label class="mt-3 grid gap-1 font-semibold"
             >Why it is released all the same
-            <textarea class="text-input font-normal" rows="2" maxlength="4000" bind:value={accepted}
-            ></textarea>
+            <TextArea rows={2} maxlength={4000} bind:value={accepted} />
           </label>
         </div>
       {/if}
       <div class="mt-3 flex items-center gap-3">
-        <button
-          class="button primary"
-          disabled={busy || (list.blocking.length > 0 && !accepted.trim())}
-          onclick={release}>Make release {(list.releases[0]?.number ?? 0) + 1}</button
+        <Button
+          look="primary"
+          disabled={asking.busy || (list.blocking.length > 0 && !accepted.trim())}
+          onclick={release}>Make release {(list.releases[0]?.number ?? 0) + 1}</Button
         >
         <a class="link ml-auto" href={`/api/templates/${template}/file`} download
           >Export the draft as a template file</a
@@ -129,21 +122,18 @@
     </section>
     {#if list.releases.length}
       <section class="relative overflow-x-auto rounded-xl border bg-paper" aria-label="Releases">
-        <table class="w-full text-left">
-          <thead>
-            <tr class="border-b text-xs text-soft">
-              <th class="px-6 py-2.5 font-semibold">Release</th>
-              <th class="px-3 py-2.5 font-semibold">Made</th>
-              <th class="px-3 py-2.5 font-semibold">What is new in it</th>
-              <th class="px-3 py-2.5 text-right font-semibold">Links</th>
-              <th class="px-3 py-2.5 text-right font-semibold">Records</th>
-              <th class="px-6 py-2.5"><span class="sr-only">Actions</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            {#each list.releases as row (row.number)}
+        <Table framed={false}
+          >{#snippet heads()}
+            <TableHead outer>Release</TableHead>
+            <TableHead>Made</TableHead>
+            <TableHead>What is new in it</TableHead>
+            <TableHead numeric>Links</TableHead>
+            <TableHead numeric>Records</TableHead>
+            <TableHead outer><span class="sr-only">Actions</span></TableHead>
+          {/snippet}{#snippet body()}
+            {#each list?.releases ?? [] as row (row.number)}
               <tr class="border-b align-top last:border-0">
-                <td class="px-6 py-3 text-[15px] font-semibold tabular-nums">{row.number}</td>
+                <td class="px-5 py-3 text-reading font-semibold tabular-nums">{row.number}</td>
                 <td class="px-3 py-3 whitespace-nowrap"
                   >{dayAndTime(row.released)}<br /><span class="soft">{row.by}</span></td
                 >
@@ -154,18 +144,17 @@
                 >
                 <td class="px-3 py-3 text-right tabular-nums">{row.links}</td>
                 <td class="px-3 py-3 text-right tabular-nums">
-                  {#if row.records}<a class="link" href={`/templates/${template}/records`} use:inside
+                  {#if row.records}<a class="link" href={`/templates/${template}/records`} {@attach inside}
                       >{row.records}</a
                     >{:else}0{/if}
                 </td>
-                <td class="px-6 py-3 text-right"
-                  ><button class="button" disabled={busy} onclick={() => link(row.number)}>New link</button
-                  ></td
+                <td class="px-5 py-3 text-right"
+                  ><Button disabled={asking.busy} onclick={() => link(row.number)}>New link</Button></td
                 >
               </tr>
             {/each}
-          </tbody>
-        </table>
+          {/snippet}</Table
+        >
       </section>
     {/if}
     <FillLinks {template} made={fresh} />

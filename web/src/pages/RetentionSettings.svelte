@@ -1,4 +1,9 @@
 <script lang="ts">
+  import { confirming } from "../ui/confirming.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { request } from "../api/http";
   import type { Retained } from "../api/types";
   import { dayAndTime } from "../times";
@@ -8,18 +13,26 @@
   const path = $derived(`/api/templates/${template}/retention`);
   let retained = $state<Retained | null>(null);
   let days = $state<number | null>(null);
-  let wrong = $state("");
+  const asking = new Asking();
 
-  $effect(() => void take(request<Retained>("GET", path)));
+  $effect(() => void take("GET"));
 
-  async function take(asking: Promise<Retained>) {
-    wrong = "";
-    try {
-      retained = await asking;
+  const take = (method: string, body?: unknown) =>
+    asking.run(async () => {
+      retained = await request<Retained>(method, path, body);
       days = retained.days;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
+    });
+
+  async function keep() {
+    const wanted = days || null;
+    const really =
+      !wanted ||
+      (await confirming.ask({
+        question: `Delete what is older than ${wanted} days?`,
+        means: "It is done at once, and from now on of itself. Nothing of it can be brought back.",
+        does: "Delete it",
+      }));
+    if (really) await take("PUT", { days: wanted });
   }
 </script>
 
@@ -35,18 +48,16 @@
       class="mt-3 flex flex-wrap items-center gap-2"
       onsubmit={(event) => {
         event.preventDefault();
-        const wanted = days || null;
-        if (!wanted || confirm(`Delete what is older than ${wanted} days, from now on and of itself?`))
-          void take(request<Retained>("PUT", path, { days: wanted }));
+        void keep();
       }}
     >
       <label class="flex items-center gap-2"
         >Deleted after
-        <input class="text-input w-24" type="number" min="1" max="36500" bind:value={days} /> days</label
+        <Input width="6rem" type="number" min="1" max="36500" bind:value={days} /> days</label
       >
-      <button class="button">Keep</button>
+      <Button type="submit">Keep</Button>
     </form>
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+    <Outcome {asking} class="mt-2" />
     {#if retained.deleted.length}
       <h3 class="mt-4 font-semibold">Deleted</h3>
       <ul class="mt-1 max-h-60 overflow-y-auto">

@@ -1,4 +1,12 @@
 <script lang="ts">
+  import FileButton from "../ui/FileButton.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Checkbox from "../ui/Checkbox.svelte";
+  import Input from "../ui/Input.svelte";
+  import Select from "../ui/Select.svelte";
+  import TextArea from "../ui/TextArea.svelte";
   import { request } from "../api/http";
   import type {
     Begun,
@@ -37,8 +45,7 @@
   let links = $state<OpenLinkRow[]>([]);
   let dueDays = $state(0);
   let how = $state<"one" | "many" | "open">("one");
-  let wrong = $state("");
-  let busy = $state(false);
+  const asking = new Asking();
   let loaded = $state(false);
 
   const base = $derived(`/api/templates/${template}/releases/${release}`);
@@ -57,7 +64,7 @@
     { id: "open", label: "Through an open link" },
   ] as const;
 
-  $effect(() => void attempt(load));
+  $effect(() => void asking.run(load));
 
   async function load() {
     const list = await request<ReleaseList>("GET", `/api/templates/${template}/releases`);
@@ -75,18 +82,6 @@
       phrase: "",
     }));
     await loadLinks();
-  }
-
-  async function attempt(work: () => Promise<void>) {
-    busy = true;
-    wrong = "";
-    try {
-      await work();
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    } finally {
-      busy = false;
-    }
   }
 
   /** A number or phrase that was typed before something else was asked for is not sent along. */
@@ -110,13 +105,13 @@
   });
 
   const send = () =>
-    attempt(async () => {
+    asking.run(async () => {
       const { id } = await request<Begun>("POST", `${base}/dispatches`, wanted());
       router.go(`/dispatches/${id}`);
     });
 
   const sendTable = (really: boolean) =>
-    attempt(async () => {
+    asking.run(async () => {
       report = await request<TableReport>("POST", `${base}/dispatches/table`, {
         table,
         common: wanted(),
@@ -125,7 +120,7 @@
     });
 
   const makeOpenLink = () =>
-    attempt(async () => {
+    asking.run(async () => {
       const { path } = await request<OpenLinkMade>("POST", `${base}/open-links`, {
         message,
         dueDays: dueDays || 0,
@@ -145,13 +140,12 @@
   }
 
   const endLink = (id: number) =>
-    attempt(async () => {
+    asking.run(async () => {
       links = (await request<OpenLinkList>("POST", `/api/templates/${template}/open-links/${id}/end`)).links;
     });
 
-  async function readFile(input: HTMLInputElement) {
-    table = (await input.files?.[0]?.text()) ?? table;
-    input.value = "";
+  async function readFile(file: File) {
+    table = await file.text();
     report = null;
   }
 </script>
@@ -160,7 +154,7 @@
 
 <TopBar {title} {template} view="Send" />
 <main class="mx-auto grid max-w-[880px] grid-cols-[minmax(0,1fr)] gap-5 px-4 py-6 sm:px-6">
-  {#if wrong}<p class="trouble" role="alert">{wrong}</p>{/if}
+  <Outcome {asking} />
   {#if loaded && !release}
     <p class="rounded-xl border bg-paper px-8 py-10 text-center">
       Release it first; what is sent never changes.
@@ -173,11 +167,7 @@
   {:else if form}
     <div class="flex flex-wrap gap-1" role="group" aria-label="How it is sent">
       {#each WAYS as { id, label } (id)}
-        <button
-          class={["button", how === id && "primary"]}
-          aria-pressed={how === id}
-          onclick={() => (how = id)}>{label}</button
-        >
+        <Button pressed={how === id} onclick={() => (how = id)}>{label}</Button>
       {/each}
       <span class="soft ml-auto self-center">Release {release}</span>
     </div>
@@ -190,45 +180,41 @@
             <span class="font-medium"
               >{role.title}{#if role.sometimes}<span class="soft">, sometimes</span>{/if}</span
             >
-            <input
-              class="text-input"
+            <Input
               placeholder="Name"
               aria-label={`Name of the ${role.title}`}
-              maxlength="200"
+              maxlength={200}
               bind:value={people[i]!.name}
             />
-            <input
-              class="text-input"
+            <Input
               type="email"
               placeholder="E-mail"
               aria-label={`E-mail of the ${role.title}`}
-              maxlength="250"
+              maxlength={250}
               bind:value={people[i]!.address}
             />
-            <select
-              class="text-input sm:col-start-2"
+            <Select
+              class="sm:col-start-2"
               aria-label={`How the ${role.title} shows who they are`}
               bind:value={person.check}
             >
               {#each CHECKS as { check, words } (check)}<option value={check}>{words}</option>{/each}
-            </select>
+            </Select>
             {#if person.check === "textCode"}
-              <input
-                class="text-input"
+              <Input
                 type="tel"
                 placeholder="Telephone, such as +44 7700 900123"
                 aria-label={`Telephone of the ${role.title}, with + and the code of its country`}
-                maxlength="40"
+                maxlength={40}
                 bind:value={person.phone}
               />
             {:else if person.check === "phrase"}
-              <input
-                class="text-input"
+              <Input
                 placeholder="Phrase, 8 characters or more"
                 aria-label={`Phrase agreed with the ${role.title}, of 8 characters or more`}
                 autocomplete="off"
                 spellcheck="false"
-                maxlength="60"
+                maxlength={60}
                 bind:value={person.phrase}
               />
             {/if}
@@ -242,65 +228,56 @@
           where a code is sent by text message; “mail” in
           <span class="key">{form.roles[0]!.role}.check</span> asks for one sent by mail.
         </p>
-        <textarea
-          class="text-input key mt-2 w-full text-[12.5px]"
-          rows="8"
+        <TextArea
+          class="key mt-2 w-full"
+          rows={8}
           aria-label="The table"
           placeholder={heading}
           bind:value={table}
-          oninput={() => (report = null)}></textarea>
-        <label class="button mt-2"
-          >Read a CSV file<input
-            type="file"
-            class="sr-only"
-            accept=".csv,text/csv"
-            onchange={(event) => readFile(event.currentTarget)}
-          /></label
-        >
+          oninput={() => (report = null)}
+        />
+        <FileButton class="mt-2" accept=".csv,text/csv" onfile={readFile}>Read a CSV file</FileButton>
       {:else}
         <h2 class="font-semibold">A link that anybody can follow</h2>
         <p class="soft mt-1">
           Whoever follows it says who takes part; everybody then gets a link of their own.
         </p>
         <label class="mt-3 flex items-center gap-2"
-          ><input type="checkbox" bind:checked={mailCode} /> Everybody named is asked for a code that is sent to
-          their address</label
+          ><Checkbox bind:checked={mailCode} /> Everybody named is asked for a code that is sent to their address</label
         >
         <label class="mt-3 flex items-center gap-2"
-          >Due <input class="text-input w-20" type="number" min="0" max="3650" bind:value={dueDays} /> days after
-          it is begun (0: never)</label
+          >Due <Input width="5rem" type="number" min="0" max="3650" bind:value={dueDays} /> days after it is begun
+          (0: never)</label
         >
       {/if}
     </section>
     <section class="grid gap-3 rounded-xl border bg-paper px-6 py-5">
       <label class="grid gap-1 font-semibold"
         >Message
-        <textarea class="text-input font-normal" rows="2" maxlength="4000" bind:value={message}></textarea>
+        <TextArea rows={2} maxlength={4000} bind:value={message} />
       </label>
       <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
         {#if how !== "open"}
-          <label class="flex items-center gap-2"
-            >Due <input class="text-input" type="date" bind:value={due} /></label
-          >
+          <label class="flex items-center gap-2">Due <Input type="date" bind:value={due} /></label>
         {/if}
         <label class="flex items-center gap-2"
           >Remind every
-          <input class="text-input w-16" type="number" min="0" max="3650" bind:value={remindDays} /> days (0: never)</label
+          <Input width="4rem" type="number" min="0" max="3650" bind:value={remindDays} /> days (0: never)</label
         >
         <label class="flex items-center gap-2"
-          ><input type="checkbox" bind:checked={mayDelegate} /> People may hand their turn on</label
+          ><Checkbox bind:checked={mayDelegate} /> People may hand their turn on</label
         >
         <label class="flex items-center gap-2"
-          ><input type="checkbox" bind:checked={filesInside} /> Files handed in go into the signed document</label
+          ><Checkbox bind:checked={filesInside} /> Files handed in go into the signed document</label
         >
         <label class="flex items-center gap-2"
-          ><input type="checkbox" disabled={how === "open" ? !dueDays : !due} bind:checked={endsWhenDue} /> Links
-          end with the day it is due</label
+          ><Checkbox disabled={how === "open" ? !dueDays : !due} bind:checked={endsWhenDue} /> Links end with the
+          day it is due</label
         >
         {#if how === "open"}
           <label class="flex items-center gap-2"
             >At most
-            <input class="text-input w-20" type="number" min="1" max="10000" bind:value={mostADay} /> a day</label
+            <Input width="5rem" type="number" min="1" max="10000" bind:value={mostADay} /> a day</label
           >
         {/if}
       </div>
@@ -308,43 +285,38 @@
         <div>
           {#each answers as answer, i (i)}
             <div class="mb-2 grid grid-cols-[1fr_1fr_auto] gap-2">
-              <select class="text-input" aria-label="Field to be answered beforehand" bind:value={answer.key}>
+              <Select aria-label="Field to be answered beforehand" bind:value={answer.key}>
                 <option value="">which field?</option>
                 {#each form.fields as { key, label } (key)}<option value={key}>{label}</option>{/each}
-              </select>
-              <input
-                class="text-input"
-                aria-label="Its answer"
-                placeholder="Answer"
-                bind:value={answer.typed}
-              />
-              <button
-                class="button"
+              </Select>
+              <Input aria-label="Its answer" placeholder="Answer" bind:value={answer.typed} />
+              <Button
                 aria-label="Take this answer away"
-                onclick={() => (answers = answers.filter((it) => it !== answer))}>×</button
+                onclick={() => (answers = answers.filter((it) => it !== answer))}>×</Button
               >
             </div>
           {/each}
-          <button class="button" onclick={() => (answers = [...answers, { key: "", typed: "" }])}
-            >Answer a field beforehand</button
+          <Button onclick={() => (answers = [...answers, { key: "", typed: "" }])}
+            >Answer a field beforehand</Button
           >
         </div>
       {/if}
     </section>
     <div class="flex gap-2">
       {#if how === "one"}
-        <button class="button primary px-4 py-2" disabled={busy} onclick={send}>Send</button>
+        <Button look="primary" size="large" disabled={asking.busy} onclick={send}>Send</Button>
       {:else if how === "many"}
-        <button class="button px-4 py-2" disabled={busy || !table.trim()} onclick={() => sendTable(false)}
-          >Look at it first</button
+        <Button size="large" disabled={asking.busy || !table.trim()} onclick={() => sendTable(false)}
+          >Look at it first</Button
         >
-        <button
-          class="button primary px-4 py-2"
-          disabled={busy || !report || report.sent || !report.accepted}
-          onclick={() => sendTable(true)}>Send {report && !report.sent ? report.accepted : ""}</button
+        <Button
+          look="primary"
+          size="large"
+          disabled={asking.busy || !report || report.sent || !report.accepted}
+          onclick={() => sendTable(true)}>Send {report && !report.sent ? report.accepted : ""}</Button
         >
       {:else}
-        <button class="button primary px-4 py-2" disabled={busy} onclick={makeOpenLink}>Make a link</button>
+        <Button look="primary" size="large" disabled={asking.busy} onclick={makeOpenLink}>Make a link</Button>
       {/if}
     </div>
     {#if how === "many" && report}
@@ -369,8 +341,8 @@
               {#if link.ended}
                 <span class="soft ml-auto">ended {dayAndTime(link.ended)}</span>
               {:else}
-                <button class="button ml-auto" disabled={busy} onclick={() => endLink(link.id)}
-                  >End it<span class="sr-only">, made {dayAndTime(link.made)}</span></button
+                <Button class="ml-auto" disabled={asking.busy} onclick={() => endLink(link.id)}
+                  >End it<span class="sr-only">, made {dayAndTime(link.made)}</span></Button
                 >
               {/if}
             </li>
@@ -381,8 +353,9 @@
     {#if how === "open" && openLink}
       <section class="rounded-xl border border-gold-deep bg-straw px-6 py-4" aria-label="New link">
         <p>It is shown only now.</p>
-        <input
-          class="text-input key mt-2 w-full"
+        <Input
+          width="100%"
+          class="key mt-2"
           readonly
           value={openLink}
           aria-label="Address of the link"

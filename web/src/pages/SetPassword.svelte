@@ -1,4 +1,8 @@
 <script lang="ts">
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { request } from "../api/http";
   import type { PasswordOf } from "../api/types";
   import NotOpened from "../document/NotOpened.svelte";
@@ -9,17 +13,11 @@
 
   const whose = $derived(request<PasswordOf>("POST", "/api/session/reset", { link, password: "" }));
   let password = $state("");
-  let trouble = $state("");
+  const asking = new Asking();
 
   async function submit(event: SubmitEvent) {
     event.preventDefault();
-    trouble = "";
-    try {
-      await session.reset(link, password);
-      router.go("/");
-    } catch (problem) {
-      trouble = problem instanceof Error ? problem.message : String(problem);
-    }
+    if (await asking.run(() => session.reset(link, password))) router.go("/");
   }
 </script>
 
@@ -33,24 +31,17 @@
     </div>
     {#await whose then { name }}
       <form class="grid gap-4" onsubmit={submit}>
-        <input type="hidden" autocomplete="username" value={name} />
+        <Input look="bare" type="hidden" autocomplete="username" value={name} />
         <label class="grid gap-1"
           >New password for {name}
-          <input
-            class="text-input"
-            type="password"
-            autocomplete="new-password"
-            minlength="10"
-            required
-            bind:value={password}
-          />
+          <Input type="password" autocomplete="new-password" minlength={10} required bind:value={password} />
           <span class="soft text-xs"
             >At least ten characters. Some words put together are easy to keep in mind. Passkeys of before
             open nothing any more; add them again afterwards.</span
           >
         </label>
-        {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
-        <button class="button primary justify-center">Keep it and sign in</button>
+        <Outcome {asking} />
+        <Button look="primary" type="submit">Keep it and sign in</Button>
       </form>
     {:catch problem}
       <NotOpened {problem} />

@@ -1,4 +1,9 @@
 <script lang="ts">
+  import { confirming } from "../ui/confirming.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Select from "../ui/Select.svelte";
   import { request } from "../api/http";
   import type { Right, Sharing } from "../api/types";
   import { session } from "../session.svelte";
@@ -14,7 +19,7 @@
   let sharing = $state<Sharing | null>(null);
   let name = $state<string | null>(null);
   let may = $state<Right>("see");
-  let wrong = $state("");
+  const asking = new Asking();
 
   $effect(() => {
     // Whoever does not own it is not told.
@@ -24,17 +29,13 @@
     );
   });
 
-  async function take(asking: Promise<Sharing>) {
-    wrong = "";
-    try {
-      sharing = await asking;
+  const take = (path: string, body: unknown) =>
+    asking.run(async () => {
+      sharing = await request<Sharing>("PUT", path, body);
       name = null;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+    });
 
-  const share = (shared: Sharing["shared"]) => take(request<Sharing>("PUT", path, { shared }));
+  const share = (shared: Sharing["shared"]) => take(path, { shared });
   const others = $derived(
     sharing?.accounts.filter(
       (it) => it !== sharing!.owner && !sharing!.shared.some((with_) => with_.name === it),
@@ -42,9 +43,13 @@
   );
   const isForAll = $derived(sharing?.shared.some((it) => it.name === "") ?? false);
 
-  function give(to: string) {
-    if (confirm(`Give this template to ${to}? You go on writing it; ${to} says who else may.`))
-      void take(request<Sharing>("PUT", `${path}/owner`, { name: to }));
+  async function give(to: string) {
+    const really = await confirming.ask({
+      question: `Give this template to ${to}?`,
+      means: `You go on writing it; ${to} says who else may.`,
+      does: "Give it away",
+    });
+    if (really) await take(`${path}/owner`, { name: to });
   }
 </script>
 
@@ -60,8 +65,7 @@
       {#each sharing.shared as one (one.name)}
         <li class="flex flex-wrap items-center gap-3 py-1">
           <b class="w-48 truncate">{one.name || "Everybody with an account"}</b>
-          <select
-            class="text-input py-1"
+          <Select
             aria-label={`What ${one.name || "everybody"} may do`}
             value={one.may}
             onchange={(event) =>
@@ -72,15 +76,15 @@
               )}
           >
             {#each Object.entries(RIGHTS) as [id, words] (id)}<option value={id}>{words}</option>{/each}
-          </select>
+          </Select>
           <span class="ms-auto flex gap-3">
             {#if one.name && one.may === "write"}
-              <button class="link" onclick={() => give(one.name)}
-                >Give it<span class="sr-only"> to {one.name}</span></button
+              <Button look="link" onclick={() => give(one.name)}
+                >Give it<span class="sr-only"> to {one.name}</span></Button
               >
             {/if}
-            <button class="link" onclick={() => share(sharing!.shared.filter((it) => it.name !== one.name))}
-              >Take away<span class="sr-only"> from {one.name || "everybody"}</span></button
+            <Button look="link" onclick={() => share(sharing!.shared.filter((it) => it.name !== one.name))}
+              >Take away<span class="sr-only"> from {one.name || "everybody"}</span></Button
             >
           </span>
         </li>
@@ -95,16 +99,16 @@
         if (name !== null) void share([...sharing!.shared, { name, may }]);
       }}
     >
-      <select class="text-input w-56" aria-label="With whom" bind:value={name} required>
+      <Select class="w-56" aria-label="With whom" bind:value={name} required>
         <option value={null}>Choose somebody</option>
         {#if !isForAll}<option value="">Everybody with an account</option>{/if}
         {#each others as other (other)}<option value={other}>{other}</option>{/each}
-      </select>
-      <select class="text-input" aria-label="What they may do" bind:value={may}>
+      </Select>
+      <Select aria-label="What they may do" bind:value={may}>
         {#each Object.entries(RIGHTS) as [id, words] (id)}<option value={id}>{words}</option>{/each}
-      </select>
-      <button class="button" disabled={name === null}>Share</button>
+      </Select>
+      <Button type="submit" disabled={name === null}>Share</Button>
     </form>
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+    <Outcome {asking} class="mt-2" />
   </section>
 {/if}

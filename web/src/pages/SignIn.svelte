@@ -1,7 +1,8 @@
 <script lang="ts">
-  import Button from "flowbite-svelte/Button.svelte";
-  import Input from "flowbite-svelte/Input.svelte";
-  import Label from "flowbite-svelte/Label.svelte";
+  import { Asking } from "../api/asking.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import Outcome from "../ui/Outcome.svelte";
   import * as passkeys from "../passkeys";
   import { router } from "../router.svelte";
   import { session } from "../session.svelte";
@@ -11,24 +12,16 @@
 
   let name = $state("");
   let password = $state("");
-  let trouble = $state("");
-  let busy = $state(false);
+  const asking = new Asking();
   const needsSetup = $derived(session.value?.needsSetup ?? false);
   const setUp = $derived(needsSetup && setupLink !== "");
   const demoAuthor = $derived(session.value?.demoAuthor);
 
-  async function enter(how: () => Promise<void>) {
-    busy = true;
-    trouble = "";
-    try {
+  const enter = (how: () => Promise<void>) =>
+    asking.run(async () => {
       await how();
       if (router.path === "/sign-in" || setupLink) router.go("/");
-    } catch (problem) {
-      trouble = problem instanceof Error ? problem.message : String(problem);
-    } finally {
-      busy = false;
-    }
-  }
+    });
 
   function submit(event: SubmitEvent) {
     event.preventDefault();
@@ -57,8 +50,10 @@
     {/if}
     {#if demoAuthor}
       <Button
-        class="w-full rounded-md bg-gold font-semibold text-gold-ink hover:bg-gold-hover"
-        disabled={busy}
+        look="primary"
+        size="large"
+        class="w-full justify-center"
+        disabled={asking.busy}
         onclick={() => enter(() => session.signInToDemo())}
       >
         Go in as {demoAuthor}, demo author
@@ -66,47 +61,36 @@
       <p class="soft mt-2 mb-6 text-center text-xs">Demo data: people, places and documents are invented.</p>
     {/if}
     <form onsubmit={submit} class={["gap-4", needsSetup && !setUp ? "hidden" : "grid"]}>
-      <div>
-        <Label for="name" class="mb-1 text-ink">Name</Label>
-        <Input
-          id="name"
-          autocomplete="username"
-          required
-          bind:value={name}
-          class="border-edge bg-paper text-ink"
-        />
-      </div>
-      <div>
-        <Label for="password" class="mb-1 text-ink">Password</Label>
-        <Input
-          id="password"
+      <label class="grid gap-1 text-sheet font-medium"
+        >Name<Input height="large" autocomplete="username" required bind:value={name} /></label
+      >
+      <label class="grid gap-1 text-sheet font-medium"
+        >Password<Input
+          height="large"
           type="password"
           autocomplete={setUp ? "new-password" : "current-password"}
           minlength={setUp ? 10 : undefined}
           required
           bind:value={password}
-          class="border-edge bg-paper text-ink"
         />
-        {#if setUp}<p class="soft mt-1 text-xs">At least ten characters.</p>{/if}
-      </div>
-      {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+        {#if setUp}<span class="soft text-xs font-normal">At least ten characters.</span>{/if}</label
+      >
+      <Outcome {asking} />
       <Button
         type="submit"
-        disabled={busy}
-        class={[
-          "rounded-md",
-          demoAuthor
-            ? "border border-edge bg-paper text-ink hover:bg-ground"
-            : "bg-spruce text-spruce-ink hover:bg-spruce-hover",
-        ].join(" ")}
+        look={demoAuthor ? "usual" : "spruce"}
+        size="large"
+        class="justify-center"
+        disabled={asking.busy}
       >
         {setUp ? "Begin" : "Sign in"}
       </Button>
     </form>
     {#if !needsSetup && passkeys.arePossible()}
       <Button
-        class="mt-3 w-full rounded-md border border-edge bg-paper text-ink hover:bg-ground"
-        disabled={busy}
+        size="large"
+        class="mt-3 w-full justify-center"
+        disabled={asking.busy}
         onclick={() => enter(() => session.signInWithPasskey())}
       >
         Sign in with a passkey

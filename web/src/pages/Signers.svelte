@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/Button.svelte";
   import { setContext } from "svelte";
   import { ownHeaders } from "../api/http";
   import { FILES, keeperAt } from "../document/files";
@@ -13,7 +14,7 @@
 
   let { template }: { template: string } = $props();
 
-  // svelte-ignore state_referenced_locally -- the page is made anew for another template
+  // svelte-ignore state_referenced_locally (the page is made anew for another template)
   const copy = provide(new WorkingCopy(template));
   const opened = copy.open();
   // svelte-ignore state_referenced_locally
@@ -94,8 +95,8 @@
 
 <div class="grid min-h-screen grid-cols-[minmax(0,1fr)] grid-rows-[48px_1fr]">
   <TopBar title={copy.title} {template} view="Signers">
-    <button class="button on-spruce" aria-label="Undo" disabled={!copy.canUndo} onclick={copy.undo}>↶</button>
-    <button class="button on-spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</button>
+    <Button look="on spruce" aria-label="Undo" disabled={!copy.canUndo} onclick={copy.undo}>↶</Button>
+    <Button look="on spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</Button>
   </TopBar>
   {#await opened}
     <p class="soft p-10 text-center" role="status">Opening …</p>
@@ -104,27 +105,24 @@
       class="grid grid-cols-[minmax(0,1fr)] content-start gap-6 px-4 py-5 sm:px-6 md:grid-cols-[minmax(320px,420px)_minmax(0,1fr)]"
     >
       <section aria-label="Roles">
-        <h1 class="text-[15.5px] font-semibold">Roles, in the order of their turns</h1>
+        <h1 class="text-reading font-semibold">Roles, in the order of their turns</h1>
         <p class="soft">The same number is the same time.</p>
         {#each roles as role (role.key)}
           <div class={["role", giving === role.key && "giving"]}>
             <RoleEditor {role} />
             <div class="mt-2 flex flex-wrap gap-2">
-              <button
-                class={["button", giving === role.key && "primary"]}
-                aria-pressed={giving === role.key}
+              <Button
+                pressed={giving === role.key}
                 onclick={() => (giving = giving === role.key ? null : role.key)}
                 >{giving === role.key
                   ? "Point at fields; press again to end"
-                  : `Give fields (${count(role.key)})`}</button
+                  : `Give fields (${count(role.key)})`}</Button
               >
-              {#if picked.length}<button class="button" onclick={() => give(picked, role.key)}
-                  >Give the {picked.length} picked</button
+              {#if picked.length}<Button onclick={() => give(picked, role.key)}
+                  >Give the {picked.length} picked</Button
                 >{/if}
-              <button
-                class={["button", turn === role.key && "primary"]}
-                aria-pressed={turn === role.key}
-                onclick={() => see(turn === role.key ? "" : role.key)}>See its turn</button
+              <Button pressed={turn === role.key} onclick={() => see(turn === role.key ? "" : role.key)}
+                >See its turn</Button
               >
             </div>
           </div>
@@ -133,7 +131,7 @@
         {#if copy.refused}
           <p class="trouble mt-3" role="alert">{copy.refused.message}</p>
           {#if copy.refused.failed}
-            <button type="button" class="button plain" onclick={() => copy.tryAgain()}>Try again</button>
+            <Button onclick={() => copy.tryAgain()}>Try again</Button>
           {/if}
         {/if}
         {#if findings.length}
@@ -153,7 +151,7 @@
         aria-label="Fields"
       >
         <div class="flex flex-wrap items-baseline gap-x-3">
-          <h2 class="text-[15.5px] font-semibold">{copy.title}</h2>
+          <h2 class="text-reading font-semibold">{copy.title}</h2>
           <p class="soft" role="status">
             {#if turn}As {roles.find(({ key }) => key === turn)?.name} sees it with the answers tried out{:else if giving !== null}Click
               a field to give it to {roles.find(({ key }) => key === giving)?.name}{:else}Click fields to pick
@@ -163,13 +161,13 @@
         {#each sections as { key, fields: held } (key)}
           <div class="mt-4 flex items-center gap-3">
             <h3 class="font-semibold">{copy.view(key).name}</h3>
-            {#if giving !== null}<button class="button text-[12px]" onclick={() => give(held, giving!)}
-                >Give all {held.length}</button
+            {#if giving !== null}<Button onclick={() => give(held, giving!)}>Give all {held.length}</Button
               >{/if}
-            <button
-              class="soft text-[12px] underline"
+            <Button
+              look="underlined"
+              class="soft"
               onclick={() => router.go(`/templates/${template}`)}
-              title="Its logic is written in the Draft view">Draft</button
+              title="Its logic is written in the Draft view">Draft</Button
             >
           </div>
           <ul class="mt-1">
@@ -177,9 +175,10 @@
               {@const role = roleOf(field)}
               {@const kind = kindOf(field)}
               <li>
-                <button
-                  class={["field", picked.includes(field) && "picked", seen(field) === "folded" && "off"]}
+                <Button
+                  look="bare"
                   aria-pressed={giving === null ? picked.includes(field) : role === giving}
+                  class={["field", picked.includes(field) && "picked", seen(field) === "folded" && "off"]}
                   onclick={() => press(field)}
                 >
                   <span class="min-w-0 truncate">{copy.view(field).name}</span>
@@ -189,7 +188,7 @@
                     >{roles.find((it) => it.key === role)?.name ??
                       (first ? `nobody: ${first.name}` : "nobody")}</span
                   >
-                </button>
+                </Button>
               </li>
             {/each}
           </ul>
@@ -217,7 +216,7 @@
     outline: 2px solid var(--color-river-tint);
   }
 
-  .field {
+  ul :global(.field) {
     display: flex;
     width: 100%;
     align-items: baseline;
@@ -227,21 +226,21 @@
     text-align: left;
   }
 
-  .field:hover,
-  .field.picked {
+  ul :global(.field:hover),
+  ul :global(.field.picked) {
     background: var(--color-straw);
   }
 
-  .field.picked {
+  ul :global(.field.picked) {
     outline: 1px solid var(--color-straw-line);
   }
 
-  .field.off {
+  ul :global(.field.off) {
     color: var(--color-soft);
     font-style: italic;
   }
 
-  .pointing .field {
+  .pointing :global(.field) {
     cursor: crosshair;
   }
 
@@ -255,7 +254,7 @@
     background: var(--color-ground-deep);
     padding: 0 8px;
     font-weight: 600;
-    font-size: 12.5px;
+    font-size: var(--text-note);
   }
 
   .owner.nobody {
@@ -265,7 +264,7 @@
   }
 
   .seen {
-    font: 12.5px var(--font-chrome);
+    font: var(--text-note) var(--font-chrome);
     color: var(--color-river);
   }
 </style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/Button.svelte";
   import type { Snippet } from "svelte";
   import { inside, router } from "../router.svelte";
   import { session } from "../session.svelte";
@@ -40,7 +41,7 @@
 <header class="flex h-12 items-center gap-2 bg-spruce px-4 sm:gap-4 text-spruce-ink">
   <a
     href="/templates"
-    use:inside
+    {@attach inside}
     class="shrink-0 rounded-md"
     aria-label="All templates"
     title="All templates"
@@ -50,8 +51,8 @@
   {#if template}
     <a
       href={`/templates/${template}`}
-      use:inside
-      class="max-w-72 min-w-16 truncate text-[14.5px] font-semibold"
+      {@attach inside}
+      class="max-w-72 min-w-16 truncate text-sheet font-semibold"
       {title}>{title}</a
     >
     {#if note}<span class="text-xs whitespace-nowrap text-spruce-soft">{note}</span>{/if}
@@ -59,7 +60,7 @@
       {#each views as { name, path } (name)}
         <a
           href={`/templates/${template}${path}`}
-          use:inside
+          {@attach inside}
           aria-current={view === name ? "page" : undefined}
           class="flex h-12 items-center border-b-[3px] border-transparent px-3 pt-[3px] text-spruce-link hover:text-white aria-[current]:border-gold aria-[current]:font-semibold aria-[current]:text-white"
           >{name}</a
@@ -71,7 +72,7 @@
       {#each parts as { name, path } (name)}
         <a
           href={path}
-          use:inside
+          {@attach inside}
           aria-current={title === name ? "page" : undefined}
           class="flex h-12 items-center border-b-[3px] border-transparent px-3 pt-[3px] text-spruce-link hover:text-white aria-[current]:border-gold aria-[current]:font-semibold aria-[current]:text-white"
           >{name}</a
@@ -86,9 +87,9 @@
         class="text-xs text-spruce-soft underline-offset-2 hover:underline max-sm:hidden"
         href="/account"
         title="Your account"
-        use:inside>{session.value?.author}</a
+        {@attach inside}>{session.value?.author}</a
       >
-      <button class="button on-spruce" onclick={signOut}>Sign out</button>
+      <Button look="on spruce" onclick={signOut}>Sign out</Button>
     {/if}
   </div>
 </header>

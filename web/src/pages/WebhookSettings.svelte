@@ -1,4 +1,8 @@
 <script lang="ts">
+  import { Asking } from "../api/asking.svelte";
+  import Outcome from "../ui/Outcome.svelte";
+  import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
   import { request } from "../api/http";
   import type { WebhookPage } from "../api/types";
   import { session } from "../session.svelte";
@@ -9,23 +13,19 @@
   const path = $derived(`/api/templates/${template}/webhook`);
   let page = $state<WebhookPage | null>(null);
   let address = $state("");
-  let wrong = $state("");
+  const asking = new Asking();
   let isFresh = $state(false);
 
   $effect(() => {
-    if (session.value?.role === "author") void ask(request<WebhookPage>("GET", path), false);
+    if (session.value?.role === "author") void ask(() => request<WebhookPage>("GET", path), false);
   });
 
-  async function ask(asking: Promise<WebhookPage>, fresh: boolean) {
-    wrong = "";
-    try {
-      page = await asking;
+  const ask = (found: () => Promise<WebhookPage>, fresh: boolean) =>
+    asking.run(async () => {
+      page = await found();
       address = page.target.address;
       isFresh = fresh && !!page.target.secret;
-    } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
-    }
-  }
+    });
 </script>
 
 <!-- Where the ends of dispatches are told. -->
@@ -40,28 +40,28 @@
       class="mt-3 flex gap-2"
       onsubmit={(event) => {
         event.preventDefault();
-        void ask(request<WebhookPage>("PUT", path, { address }), true);
+        void ask(() => request<WebhookPage>("PUT", path, { address }), true);
       }}
     >
-      <input
-        class="text-input grow"
+      <Input
+        class="grow"
         type="url"
         aria-label="Address"
         placeholder="https://…; empty for nowhere"
-        maxlength="1000"
+        maxlength={1000}
         bind:value={address}
       />
-      <button class="button">Keep</button>
+      <Button type="submit">Keep</Button>
     </form>
     {#if page.target.address && !isFresh}
       <p class="soft mt-2">
         The secret that signs was shown when it was made.
-        <button class="link" onclick={() => ask(request<WebhookPage>("POST", `${path}/secret`), true)}
-          >Make a new one</button
+        <Button look="link" onclick={() => ask(() => request<WebhookPage>("POST", `${path}/secret`), true)}
+          >Make a new one</Button
         >; for a day, both sign.
       </p>
     {/if}
-    {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
+    <Outcome {asking} class="mt-2" />
     {#if isFresh}
       <p class="mt-2" role="status">
         The secret that signs, HMAC-SHA256 over the time, a point and the body: <span class="key"

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { request } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
+  import { request, said } from "../api/http";
   import type { CodeOnItsWay, OpenInvitation, PersonNamed } from "../api/types";
   import Message from "./Message.svelte";
   import NotOpened from "../document/NotOpened.svelte";
@@ -33,7 +34,7 @@
     try {
       await work();
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
     } finally {
       busy = false;
     }
@@ -78,7 +79,7 @@
         <p class="soft">{told.organisation.name}</p>
         <h1 class="mt-2 text-2xl leading-tight font-semibold">{told.title}</h1>
         {#if told.message}<p class="mt-3 whitespace-pre-wrap">{told.message}</p>{/if}
-        <p class="mt-3 text-[15px]">
+        <p class="mt-3 text-reading">
           Say who takes part. Everybody gets a link of their own when their turn comes.
         </p>
         {#each told.roles as role, i (role.role)}
@@ -130,15 +131,15 @@
               /></label
             >
             <p class="soft mt-2">
-              Nobody else gets a message before that. <button type="button" class="link" onclick={sendCode}
-                >Send another code</button
+              Nobody else gets a message before that. <Button look="link" onclick={sendCode}
+                >Send another code</Button
               >
             </p>
           </div>
         {/if}
         {#if wrong}<p class="trouble mt-3" role="alert">{wrong}</p>{/if}
-        <button type="submit" class="button primary mt-5 px-4 py-2.5 text-[15px]" disabled={busy}
-          >{confirmation ? "Begin" : "Send me a code"}</button
+        <Button look="primary" size="large" type="submit" class="mt-5" disabled={busy}
+          >{confirmation ? "Begin" : "Send me a code"}</Button
         >
       </form>
     </main>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../ui/light/Button.svelte";
   import { request } from "../api/http";
   import type { SignedTitle } from "../api/types";
   import Message from "./Message.svelte";
@@ -18,10 +19,10 @@
     text="All have signed. The document is sealed: whoever changes it breaks the seal, and anybody can see that."
   >
     <div class="flex flex-wrap gap-3">
-      <a class="button primary px-4 py-2 text-[14.5px]" href={`/api/signed/${link}/document.pdf`} download
-        >Save the signed document</a
+      <Button look="primary" size="large" href={`/api/signed/${link}/document.pdf`} download
+        >Save the signed document</Button
       >
-      <a class="button px-4 py-2 text-[14.5px]" href="/verify">Check a document</a>
+      <Button size="large" href="/verify">Check a document</Button>
     </div>
   </Message>
 {:catch problem}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { said } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
   import type { Turn } from "./turn.svelte";
 
   let { turn }: { turn: Turn } = $props();
@@ -17,7 +19,7 @@
     try {
       await work();
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
     } finally {
       busy = false;
     }
@@ -50,34 +52,31 @@
     </div>
     <h1 class="mt-5 text-2xl leading-tight font-semibold">Show who you are</h1>
     {#if isPhrase}
-      <p class="mt-2 text-[15px]">
+      <p class="mt-2 text-reading">
         The document opens with the phrase that you agreed with whoever sent it to you.
       </p>
     {:else if asked.isSent}
-      <p class="mt-2 text-[15px]">
+      <p class="mt-2 text-reading">
         A code of six digits was sent
         {asked.check === "textCode" ? "by text message" : "by mail"} to <b>{asked.to}</b>. It can be given for
         ten minutes.
       </p>
     {:else}
-      <p class="mt-2 text-[15px]">
+      <p class="mt-2 text-reading">
         The document opens with a code of six digits, which is sent
         {asked.check === "textCode" ? "by text message" : "by mail"} to <b>{asked.to}</b>.
       </p>
-      <button
-        type="button"
-        class="button primary mt-5 w-full justify-center px-4 py-2.5 text-[15px] sm:w-auto"
-        disabled={busy}
-        onclick={send}>Send me a code</button
+      <Button look="primary" size="large" class="mt-5 w-full sm:w-auto" disabled={busy} onclick={send}
+        >Send me a code</Button
       >
     {/if}
     {#if isPhrase || asked.isSent}
       <form class="mt-5" onsubmit={give} novalidate>
         <label class="block">
-          <span class="mb-1 block text-[15px] font-semibold">{isPhrase ? "Phrase" : "Code"}</span>
+          <span class="mb-1 block text-reading font-semibold">{isPhrase ? "Phrase" : "Code"}</span>
           <!-- A code is filled in by the telephone it arrived at, where that can be done. -->
           <input
-            class={["text-input w-full text-[16px]", !isPhrase && "tracking-[0.3em] tabular-nums"]}
+            class={["text-input w-full text-base", !isPhrase && "tracking-[0.3em] tabular-nums"]}
             autocomplete={isPhrase ? "off" : "one-time-code"}
             inputmode={isPhrase ? "text" : "numeric"}
             maxlength={isPhrase ? 100 : 12}
@@ -88,17 +87,12 @@
           />
         </label>
         <div class="mt-5 flex flex-wrap gap-3">
-          <button
-            type="submit"
-            class="button primary w-full justify-center px-4 py-2.5 text-[15px] sm:w-auto"
-            disabled={busy}>Go on</button
+          <Button look="primary" size="large" type="submit" class="w-full sm:w-auto" disabled={busy}
+            >Go on</Button
           >
           {#if !isPhrase}
-            <button
-              type="button"
-              class="button w-full justify-center px-4 py-2.5 text-[15px] sm:w-auto"
-              disabled={busy}
-              onclick={send}>Send another code</button
+            <Button size="large" class="w-full sm:w-auto" disabled={busy} onclick={send}
+              >Send another code</Button
             >
           {/if}
         </div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { said } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
   import type { Turn } from "./turn.svelte";
 
   let { turn }: { turn: Turn } = $props();
@@ -22,26 +24,25 @@
       if (way === "decline") await turn.decline(because);
       else await turn.handOn({ name, address, phone }, because);
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
     }
   }
 </script>
 
 <!-- What else can be done instead of signing. -->
-<aside class="not-printed mx-auto max-w-[620px] px-4 pt-2 pb-32 text-[14px]" aria-label="Other ways">
+<aside class="not-printed mx-auto max-w-[620px] px-4 pt-2 pb-32 text-sheet" aria-label="Other ways">
   {#if !way}
     <div class="flex flex-wrap gap-x-5 gap-y-2">
       {#if turn.about!.mayDelegate && turn.about!.check !== "phrase"}
-        <button type="button" class="py-1.5 underline" onclick={() => (way = "hand on")}
-          >Somebody else should sign</button
+        <Button look="underlined" size="tall" onclick={() => (way = "hand on")}
+          >Somebody else should sign</Button
         >
       {/if}
-      <button type="button" class="py-1.5 underline" onclick={() => (way = "decline")}>I will not sign</button
-      >
+      <Button look="underlined" size="tall" onclick={() => (way = "decline")}>I will not sign</Button>
     </div>
   {:else}
     <form class="rounded-xl border bg-paper p-5" onsubmit={go}>
-      <h2 class="text-[16px] font-semibold">
+      <h2 class="text-base font-semibold">
         {way === "decline" ? "Decline to sign" : "Hand this on to somebody else"}
       </h2>
       {#if way === "hand on"}
@@ -91,10 +92,8 @@
       {/if}
       {#if wrong}<p class="trouble mt-2" role="alert">{wrong}</p>{/if}
       <div class="mt-4 flex gap-3">
-        <button type="submit" class="button primary px-4 py-2"
-          >{way === "decline" ? "Decline" : "Hand on"}</button
-        >
-        <button type="button" class="button px-4 py-2" onclick={() => (way = "")}>Back</button>
+        <Button look="primary" size="large" type="submit">{way === "decline" ? "Decline" : "Hand on"}</Button>
+        <Button size="large" onclick={() => (way = "")}>Back</Button>
       </div>
     </form>
   {/if}

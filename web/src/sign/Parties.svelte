@@ -7,7 +7,7 @@
 </script>
 
 <!-- Who takes part, in the order of their turns. -->
-<div class="mt-4 border-y py-3 text-[14px]">
+<div class="mt-4 border-y py-3 text-sheet">
   <p>You fill in and sign as <b class="font-semibold">{about.role}</b>.</p>
   <ol class="mt-1 flex flex-wrap gap-x-4 gap-y-1">
     {#each about.others as other (other.title)}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { request } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
+  import { request, said } from "../api/http";
   import type { AtDesk } from "../api/types";
   import { wayBack } from "./payer";
   import NotOpened from "../document/NotOpened.svelte";
@@ -14,7 +15,7 @@
     try {
       due = await request<AtDesk>("POST", `/api/desk/${token}${path}`, body);
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
     }
   }
 
@@ -34,24 +35,19 @@
     <p class="soft text-center" role="status">Opening the desk …</p>
   {:then}
     <div class="rounded-xl border-2 border-dashed bg-paper p-6">
-      <p class="soft text-[13px]">Simulated payment desk: no money moves</p>
+      <p class="soft text-chrome">Simulated payment desk: no money moves</p>
       <h1 class="mt-2 text-xl font-semibold">{due!.purpose}</h1>
       <p class="mt-2 text-2xl">{due!.amount}</p>
       {#if due!.state === "open"}
         <div class="mt-6 grid gap-3">
-          <button class="button primary justify-center py-2.5" onclick={() => end("", { approved: true })}
-            >Pay</button
-          >
-          <button class="button justify-center py-2.5" onclick={() => end("", { approved: false })}
-            >Have it refused</button
-          >
-          <button class="button justify-center py-2.5" onclick={() => end("/late")}
-            >Let it take too long</button
-          >
+          <Button look="primary" size="large" onclick={() => end("", { approved: true })}>Pay</Button>
+          <Button size="large" onclick={() => end("", { approved: false })}>Have it refused</Button>
+          <Button size="large" onclick={() => end("/late")}>Let it take too long</Button>
         </div>
       {:else}
         <p class="mt-4" role="status">{SAID[due!.state]}</p>
-        {#if back}<a class="button primary mt-5 px-4 py-2" href={back}>Back to the document</a>{:else}
+        {#if back}<Button look="primary" size="large" class="mt-5" href={back}>Back to the document</Button
+          >{:else}
           <p class="soft mt-3">Go back to the document by the link in your message.</p>
         {/if}
       {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { ownHeaders, request } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
+  import { request, said } from "../api/http";
   import type { Checked } from "../api/types";
   import { dayAndTime } from "../times";
 
@@ -27,16 +28,9 @@
     try {
       // Brings the token that has to go with whatever is sent.
       await request("GET", "/api/session");
-      const answer = await fetch("/api/verify", {
-        method: "POST",
-        headers: { "Content-Type": "application/octet-stream", ...ownHeaders() },
-        body: file,
-      });
-      const told = await answer.json();
-      if (answer.ok) checked = told as Checked;
-      else wrong = (told as { detail?: string }).detail ?? "The file was not taken.";
-    } catch {
-      wrong = "The server could not be reached; try again.";
+      checked = await request<Checked>("POST", "/api/verify", file);
+    } catch (problem) {
+      wrong = said(problem);
     } finally {
       busy = false;
     }
@@ -47,7 +41,7 @@
 
 <main class="mx-auto max-w-[760px] px-4 py-10">
   <h1 class="text-2xl font-semibold">Check a signed document</h1>
-  <p class="mt-2 text-[15px]">
+  <p class="mt-2 text-reading">
     See whether a PDF is as it was when it was sealed, and what its trail says. It is not kept.
   </p>
   <div
@@ -66,7 +60,7 @@
     }}
   >
     <p>Drop a PDF here, or</p>
-    <button class="button primary mt-3 px-4 py-2" onclick={() => input.click()}>choose one</button>
+    <Button look="primary" size="large" class="mt-3" onclick={() => input.click()}>choose one</Button>
     <input
       bind:this={input}
       type="file"
@@ -84,7 +78,7 @@
       {@const verdict = VERDICTS[checked.verdict]}
       <div class={["mt-6 rounded-xl border p-5", `shade-${verdict[1]}`]}>
         <h2 class="text-lg font-semibold"><span aria-hidden="true">{verdict[2]}</span> {verdict[0]}</h2>
-        <p class="mt-1 text-[15px]">{checked.message}</p>
+        <p class="mt-1 text-reading">{checked.message}</p>
         {#if checked.by}<p class="mt-1">
             {checked.verdict === "sealedHere" ? "Sealed by" : "It calls itself sealed by"}
             {checked.by}{#if checked.at}, {dayAndTime(checked.at)}{/if}.
@@ -100,8 +94,8 @@
         <ol class="mt-2 border-s-2 ps-4">
           {#each checked.trail as line (line.number)}
             <li class="mt-3">
-              <p class="text-[14.5px]">{line.words}</p>
-              <p class="soft text-[12.5px]">
+              <p class="text-sheet">{line.words}</p>
+              <p class="soft text-note">
                 {line.number} · {dayAndTime(line.at)} · {line.who}{#if line.from}, from {line.from}{/if}
               </p>
             </li>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { said } from "../api/http";
+  import Button from "../ui/light/Button.svelte";
   import { day } from "../times";
   import OtherWays from "./OtherWays.svelte";
   import Parties from "./Parties.svelte";
@@ -23,7 +25,7 @@
       await turn.consent();
       scrollTo(0, 0);
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
     }
   }
 </script>
@@ -35,14 +37,14 @@
       <span class="font-semibold">{organisation.name}</span>
     </div>
     <h1 class="mt-5 text-2xl leading-tight font-semibold">{turn.sheet!.title}</h1>
-    <p class="mt-2 text-[15px]">Dear {about.name}, you are asked to fill in and sign this document.</p>
-    {#if about.message}<p class="mt-3 border-s-2 ps-3 text-[15px] whitespace-pre-wrap">
+    <p class="mt-2 text-reading">Dear {about.name}, you are asked to fill in and sign this document.</p>
+    {#if about.message}<p class="mt-3 border-s-2 ps-3 text-reading whitespace-pre-wrap">
         {about.message}
       </p>{/if}
-    {#if about.due}<p class="mt-3 text-[15px]">Please do so by <b>{day(about.due)}</b>.</p>{/if}
+    {#if about.due}<p class="mt-3 text-reading">Please do so by <b>{day(about.due)}</b>.</p>{/if}
     <Parties {about} />
     <form class="mt-5" onsubmit={go} novalidate>
-      <label class="flex items-start gap-3 text-[15px]">
+      <label class="flex items-start gap-3 text-reading">
         <input
           id="agrees"
           type="checkbox"
@@ -54,10 +56,8 @@
         <span>{about.consent}</span>
       </label>
       {#if wrong}<p id="agrees-error" class="trouble mt-2" role="alert">{wrong}</p>{/if}
-      <button
-        type="submit"
-        class="button primary mt-5 w-full justify-center px-4 py-2.5 text-[15px] sm:w-auto"
-        >Open the document</button
+      <Button look="primary" size="large" type="submit" class="mt-5 w-full sm:w-auto"
+        >Open the document</Button
       >
     </form>
   </div>

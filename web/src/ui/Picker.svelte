@@ -5,6 +5,11 @@
 
 <script lang="ts">
   import { tick } from "svelte";
+  import Button from "./Button.svelte";
+  import { Choosing } from "./choosing.svelte";
+  import Input from "./Input.svelte";
+  import type { ButtonLook } from "./looks";
+  import Options from "./Options.svelte";
 
   let {
     label,
@@ -12,7 +17,7 @@
     options,
     chosen = [],
     several = false,
-    tone = "plain",
+    tone = "token",
     open = false,
     placeholder = "Type to find",
     extra = () => [],
@@ -26,7 +31,7 @@
     options: Option[];
     chosen?: string[];
     several?: boolean;
-    tone?: "plain" | "field" | "value" | "add" | "bare";
+    tone?: ButtonLook;
     open?: boolean;
     placeholder?: string;
     /** What is offered besides for what was typed. */
@@ -40,8 +45,7 @@
   // svelte-ignore state_referenced_locally
   let isOpen = $state(open);
   let sought = $state("");
-  let at = $state(0);
-  let box: HTMLElement;
+  let box = $state<HTMLElement>();
   let field = $state<HTMLInputElement>();
   let atRight = $state(false);
 
@@ -55,20 +59,19 @@
     ].slice(0, MOST),
   );
 
+  const choosing = new Choosing(id, () => found);
+
   $effect(() => {
     if (isOpen) void place();
   });
 
   async function place() {
     await tick();
-    atRight = box.getBoundingClientRect().left + 290 > innerWidth;
+    atRight = box!.getBoundingClientRect().left + 290 > innerWidth;
     field?.focus();
-    at = Math.max(
-      0,
-      found.findIndex((option) => chosen.includes(option.id)),
-    );
+    choosing.go(found.findIndex((option) => chosen.includes(option.id)));
     await tick();
-    document.getElementById(`${id}-list`)?.scrollIntoView({ block: "nearest" });
+    document.getElementById(choosing.listId)?.scrollIntoView({ block: "nearest" });
   }
 
   function pick(option: Option | undefined) {
@@ -81,79 +84,60 @@
     if (!isOpen) return;
     isOpen = false;
     sought = "";
-    if (back) box.querySelector("button")?.focus();
+    if (back) box?.querySelector("button")?.focus();
     onclose?.();
   }
 
-  function keyed(event: KeyboardEvent) {
-    if (event.key === "ArrowDown") at = Math.min(at + 1, found.length - 1);
-    else if (event.key === "ArrowUp") at = Math.max(at - 1, 0);
-    else if (event.key === "Enter") pick(found[at]);
-    else if (event.key === "Escape") close(true);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-    document.getElementById(`${id}-${at}`)?.scrollIntoView({ block: "nearest" });
-  }
-
   function left(event: FocusEvent) {
-    if (!box.contains(event.relatedTarget as Element | null)) close(false);
+    if (!box?.contains(event.relatedTarget as Element | null)) close(false);
   }
 </script>
 
 <span class="relative inline-block" bind:this={box} onfocusout={left}>
-  <button
-    type="button"
-    class={["token", tone]}
+  <Button
+    look={tone}
     aria-label={`${label}: ${text}`}
     aria-haspopup="listbox"
     aria-expanded={isOpen}
-    onclick={() => (isOpen ? close(true) : (isOpen = true))}>{text}</button
+    onclick={() => (isOpen ? close(true) : (isOpen = true))}>{text}</Button
   >
   {#if isOpen}
     <span class={["panel", atRight ? "right-0" : "left-0"]}>
-      <input
-        bind:this={field}
-        class="text-input w-full font-chrome"
+      <Input
+        bind:element={field}
+        width="100%"
         role="combobox"
         aria-label={label}
         aria-expanded="true"
-        aria-controls={`${id}-list`}
-        aria-activedescendant={found[at] ? `${id}-${at}` : undefined}
+        aria-controls={choosing.listId}
+        aria-activedescendant={choosing.activeId}
         autocomplete="off"
         {placeholder}
         bind:value={sought}
-        oninput={() => (at = 0)}
-        onkeydown={keyed}
+        oninput={() => choosing.go(0)}
+        onkeydown={(event) => choosing.keyed(event, { pick, close: () => close(true) })}
       />
-      <ul
-        id={`${id}-list`}
-        role="listbox"
-        aria-label={label}
-        aria-multiselectable={several || undefined}
-        class="mt-1 max-h-56 overflow-y-auto"
+      <Options
+        {choosing}
+        {label}
+        options={found}
+        keyOf={({ id }) => id}
+        isChosen={({ id }) => chosen.includes(id)}
+        {several}
+        nothing="Nothing of this name"
+        class="mt-1 max-h-56"
+        onpick={pick}
       >
-        {#each found as option, i (option.id)}
-          <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the combobox above -->
-          <li
-            id={`${id}-${i}`}
-            role="option"
-            aria-selected={chosen.includes(option.id)}
-            class={["option", i === at && "at"]}
-            onpointerdown={(event) => event.preventDefault()}
-            onclick={() => pick(option)}
-          >
-            {#if several}<span class="w-3" aria-hidden="true">{chosen.includes(option.id) ? "✓" : ""}</span
-              >{/if}
-            {#if option.swatch}<span class={["h-3.5 w-6 rounded-sm border", option.swatch]} aria-hidden="true"
-              ></span>{/if}
-            <span>{option.label}</span>
-            {#if option.hint}<span class="soft ml-auto pl-3 text-xs">{option.hint}</span>{/if}
-          </li>
-        {:else}
-          <li class="soft px-2 py-1.5">Nothing of this name</li>
-        {/each}
-      </ul>
+        {#snippet option(it)}
+          {#if several}<span class="w-3" aria-hidden="true">{chosen.includes(it.id) ? "✓" : ""}</span>{/if}
+          {#if it.swatch}<span
+              class={["h-3.5 w-6 self-center rounded-sm border", it.swatch]}
+              aria-hidden="true"
+            ></span>{/if}
+          <span>{it.label}</span>
+          {#if it.hint}<span class="soft ml-auto pl-3 text-xs">{it.hint}</span>{/if}
+        {/snippet}
+      </Options>
     </span>
   {/if}
 </span>
@@ -169,25 +153,6 @@
     background: var(--color-paper);
     box-shadow: var(--shadow-card);
     padding: 6px;
-    font: 13px/1.4 var(--font-chrome);
-  }
-
-  .option {
-    display: flex;
-    align-items: center;
-    gap: 7px;
-    border-radius: var(--radius-sm);
-    padding: 4px 7px;
-    cursor: pointer;
-  }
-
-  .option:hover {
-    background: var(--color-ground);
-  }
-
-  .option.at {
-    background: var(--color-river-tint);
-    outline: 1px solid var(--color-river);
-    outline-offset: -1px;
+    font: var(--text-chrome)/1.4 var(--font-chrome);
   }
 </style>

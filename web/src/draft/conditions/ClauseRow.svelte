@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import { answerType } from "../../api/kinds";
   import type { Field, Operator, OrderTest } from "../../api/types";
   import { type Clause, type ClauseDraft, ORDERS, begun, closed, isOneChoice } from "./clauses";
@@ -100,19 +102,18 @@
 </script>
 
 {#snippet edge(isIn: boolean, name: string, part: Partial<ClauseDraft>)}
-  <button
-    type="button"
-    class="token plain"
+  <Button
+    look="token"
     aria-label={`${name}: ${isIn ? "in" : "out"}`}
     title="Whether exactly this value counts"
-    onclick={() => change(part)}>{isIn ? "in" : "out"}</button
+    onclick={() => change(part)}>{isIn ? "in" : "out"}</Button
   >
 {/snippet}
 
 <span class="clause">
   <Picker
     label="Field"
-    tone="field"
+    tone="token field"
     text={copy.nodes.get(now.field)?.name ?? "field"}
     options={fields}
     chosen={[now.field]}
@@ -132,7 +133,7 @@
   {#if asksValue && isChoice}
     <Picker
       label="Choices"
-      tone="value"
+      tone="token value"
       text={chosenText}
       options={offered}
       chosen={now.choices}
@@ -141,21 +142,20 @@
       onpick={pickChoice}
     />
   {:else if asksValue && isText}
-    <input
-      class="token value"
+    <Input
+      look="token value"
       aria-label="Text"
       placeholder="text"
       value={now.text}
       size={Math.min(24, Math.max(8, now.text.length))}
-      use:focused
+      {@attach focused}
       onchange={(event) => change({ text: event.currentTarget.value })}
     />
-    <button
-      type="button"
-      class={["token plain", now.matchCase && "on"]}
-      aria-pressed={now.matchCase}
+    <Button
+      look="token"
+      pressed={now.matchCase}
       title="Whether upper and lower case are told apart"
-      onclick={() => change({ matchCase: !now.matchCase })}>match case</button
+      onclick={() => change({ matchCase: !now.matchCase })}>match case</Button
     >
   {:else if asksValue && field}
     {#if isCount}
@@ -183,21 +183,19 @@
     {#if unit && !isCount}<span class="soft">{unit}</span>{/if}
   {/if}
   {#if asksValue}
-    <button
-      type="button"
-      class="token blank"
+    <Button
+      look="token blank"
       title="What this says while nothing is answered; click to change"
       onclick={() =>
         change({ whenBlank: metWhenBlank === (verb?.metWhenBlank ?? false) ? !metWhenBlank : null })}
-      >{metWhenBlank ? "also when blank" : "not when blank"}</button
+      >{metWhenBlank ? "also when blank" : "not when blank"}</Button
     >
   {/if}
-  <button
-    type="button"
-    class="token bare"
+  <Button
+    look="token faint"
     aria-label="Take this clause away"
     title="Take this clause away"
-    onclick={onremove}>×</button
+    onclick={onremove}>×</Button
   >
 </span>
 
@@ -206,7 +204,7 @@
     line-height: 28px;
   }
 
-  input.value {
+  .clause :global(input.value) {
     font-weight: 600;
   }
 </style>

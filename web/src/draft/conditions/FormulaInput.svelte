@@ -15,7 +15,10 @@
 </script>
 
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import { onDestroy, tick } from "svelte";
+  import { Choosing } from "../../ui/choosing.svelte";
+  import Options from "../../ui/Options.svelte";
   import type { CheckedFormula, NameView } from "../../api/types";
   import { workingCopy } from "../context";
   import { type Completion, completed, completions, mended, openCall } from "./formulas";
@@ -46,7 +49,6 @@
   // svelte-ignore state_referenced_locally
   let text = $state(value);
   let caret = $state(0);
-  let at = $state(0);
   let isFocused = $state(false);
   /** Whether the list was put away until something else is typed. */
   let isClosed = $state(true);
@@ -60,8 +62,9 @@
   });
 
   const offered = $derived(isFocused && !isClosed ? completions(text, caret, names, functions) : null);
+  const choosing = new Choosing(id, () => offered?.list ?? []);
   $effect(() => {
-    if (offered) document.getElementById(`${id}-list`)?.scrollIntoView({ block: "nearest" });
+    if (offered) document.getElementById(choosing.listId)?.scrollIntoView({ block: "nearest" });
   });
   const call = $derived(isFocused ? openCall(text, caret, functions) : null);
   /** What is wrong; not while something is still being written where it is missing. */
@@ -95,7 +98,7 @@
 
   function typed() {
     text = area.value;
-    at = 0;
+    choosing.go(0);
     isClosed = false;
     where();
     check();
@@ -141,19 +144,17 @@
   }
 
   function keyed(event: KeyboardEvent) {
-    const list = offered?.list;
-    if (list && event.key === "ArrowDown") at = Math.min(at + 1, list.length - 1);
-    else if (list && event.key === "ArrowUp") at = Math.max(at - 1, 0);
-    else if (list && (event.key === "Tab" || event.key === "Enter") && !event.shiftKey) void take(list[at]);
-    else if (list && event.key === "Escape") isClosed = true;
-    else if (event.key === "Escape" && text !== value) {
+    if (offered && event.key === "Tab" && !event.shiftKey) void take(choosing.current);
+    else if (offered && !(event.key === "Enter" && event.shiftKey)) {
+      choosing.keyed(event, { pick: take, close: () => (isClosed = true) });
+      return;
+    } else if (event.key === "Escape" && text !== value) {
       text = value;
       checked = null;
     } else if (event.key === "Enter" && !event.shiftKey) write();
     else return;
     event.preventDefault();
     event.stopPropagation();
-    document.getElementById(`${id}-${at}`)?.scrollIntoView({ block: "nearest" });
   }
 
   function left() {
@@ -172,12 +173,12 @@
     bind:this={area}
     bind:value={text}
     class={["token figure formula", trouble && "wrong"]}
-    rows="1"
+    rows={1}
     role="combobox"
     aria-label={label}
     aria-expanded={offered !== null}
-    aria-controls={offered ? `${id}-list` : undefined}
-    aria-activedescendant={offered ? `${id}-${at}` : undefined}
+    aria-controls={offered ? choosing.listId : undefined}
+    aria-activedescendant={offered ? choosing.activeId : undefined}
     aria-autocomplete="list"
     aria-invalid={trouble ? true : undefined}
     aria-describedby={`${id}-says`}
@@ -192,34 +193,31 @@
     onkeydown={keyed}
     onblur={left}></textarea>
   {#if offered}
-    <ul id={`${id}-list`} role="listbox" aria-label="What can stand there" class="panel">
-      {#each offered.list as it, i (it.label)}
-        <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the formula above -->
-        <li
-          id={`${id}-${i}`}
-          role="option"
-          aria-selected={i === at}
-          class={["option", i === at && "at"]}
-          title={it.hint}
-          onpointerdown={(event) => event.preventDefault()}
-          onclick={() => take(it)}
-        >
+    <div class="panel">
+      <Options
+        {choosing}
+        label="What can stand there"
+        options={offered.list}
+        keyOf={(it) => it.label}
+        hintOf={(it) => it.hint}
+        onpick={take}
+      >
+        {#snippet option(it)}
           <span class="name">{it.label}{it.isFunction ? "( )" : ""}</span>
           <span class="soft hint">{it.hint}</span>
-        </li>
-      {/each}
-    </ul>
+        {/snippet}
+      </Options>
+    </div>
   {/if}
   <span id={`${id}-says`} class="says">
     {#if offered}<span class="sr-only">{offered.list.length} can stand there</span>
     {:else if trouble}
       <span class="trouble" role="alert">{trouble.message}</span>
       {#if instead !== null}
-        <button
-          type="button"
-          class="token plain"
+        <Button
+          look="token"
           onpointerdown={(event) => event.preventDefault()}
-          onclick={() => put(instead, trouble.at + trouble.instead!.length)}>Write {trouble.instead}</button
+          onclick={() => put(instead, trouble.at + trouble.instead!.length)}>Write {trouble.instead}</Button
         >
       {/if}
     {:else if call}
@@ -246,7 +244,7 @@
     display: block;
     width: 100%;
     font-family: var(--font-key);
-    font-size: 12.5px;
+    font-size: var(--text-note);
     field-sizing: content;
     resize: vertical;
   }
@@ -254,7 +252,7 @@
   .says {
     display: block;
     margin-top: 5px;
-    font-size: 12px;
+    font-size: var(--text-note);
     line-height: 1.4;
     overflow-wrap: anywhere;
   }
@@ -281,26 +279,7 @@
     background: var(--color-paper);
     box-shadow: var(--shadow-card);
     padding: 5px;
-    font: 13px/1.4 var(--font-chrome);
-  }
-
-  .option {
-    display: flex;
-    align-items: baseline;
-    gap: 7px;
-    border-radius: var(--radius-sm);
-    padding: 3px 7px;
-    cursor: pointer;
-  }
-
-  .option:hover {
-    background: var(--color-ground);
-  }
-
-  .option.at {
-    background: var(--color-river-tint);
-    outline: 1px solid var(--color-river);
-    outline-offset: -1px;
+    font: var(--text-chrome)/1.4 var(--font-chrome);
   }
 
   .name {
@@ -313,6 +292,6 @@
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
-    font-size: 12px;
+    font-size: var(--text-note);
   }
 </style>

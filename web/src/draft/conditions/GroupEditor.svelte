@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Condition } from "../../api/types";
   import { isClause, isGroup, opened } from "./clauses";
   import ClauseRow from "./ClauseRow.svelte";
@@ -92,8 +94,9 @@
         onpick={turn}
       />
       {#if condition.type === "atLeast"}
-        <input
-          class="token value w-12"
+        <Input
+          look="token value"
+          width="3rem"
           type="number"
           min="1"
           max={parts.length}
@@ -111,8 +114,8 @@
   {#each parts as part, i (i)}
     <span class="block">
       {#if i > 0 && isJoined}
-        <button type="button" class="token plain" title="Change between and, or" onclick={() => turn(other)}
-          >{WORD[kind as Joint]}</button
+        <Button look="token" title="Change between and, or" onclick={() => turn(other)}
+          >{WORD[kind as Joint]}</Button
         >
       {/if}
       {#if isGroup(part)}
@@ -142,11 +145,10 @@
               ><NewClause {except} {rows} onadd={add} oncancel={() => (adding = null)} /></span
             >
           {:else}
-            <button
-              type="button"
-              class="token bare"
+            <Button
+              look="token faint"
               title={`A group: this ${WORD[other]} another`}
-              onclick={() => (adding = { joint: other, to: i })}>({WORD[other]} …)</button
+              onclick={() => (adding = { joint: other, to: i })}>({WORD[other]} …)</Button
             >
           {/if}
         {/if}
@@ -160,13 +162,12 @@
     >
   {:else}
     {#each ends as of (of)}
-      <button
-        type="button"
-        class="token add"
+      <Button
+        look="token add"
         title={of === kind || parts.length < 2 || !isJoined
           ? "One more"
           : `All of the above, ${WORD[of]} something else`}
-        onclick={() => (adding = { joint: of, to: null })}>{isJoined ? WORD[of] : "another"} …</button
+        onclick={() => (adding = { joint: of, to: null })}>{isJoined ? WORD[of] : "another"} …</Button
       >
     {/each}
   {/if}

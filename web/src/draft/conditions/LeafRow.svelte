@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Condition, Field, OrderTest, Quantity, Stage } from "../../api/types";
   import { type Clause, ORDERS, type Group, operand, side } from "./clauses";
   import { workingCopy } from "../context";
@@ -61,7 +63,7 @@
     the stage is
     <Picker
       label="Stages"
-      tone="value"
+      tone="token value"
       several
       text={leaf.stages.join(" or ") || "choose"}
       options={STAGES}
@@ -75,7 +77,7 @@
     the acting role is
     <Picker
       label="Roles"
-      tone="value"
+      tone="token value"
       several
       text={leaf.roles.map((key) => roles.find(({ id }) => id === key)?.label ?? key).join(" or ") ||
         "choose"}
@@ -89,7 +91,7 @@
   {:else if leaf.type === "shared"}
     <Picker
       label="Shared condition"
-      tone="field"
+      tone="token field"
       text={copy.shared.get(leaf.condition)?.name || "a condition shared by several"}
       options={named}
       chosen={[leaf.condition]}
@@ -120,8 +122,9 @@
   {:else if leaf.type === "rowCount"}
     the number of rows of <span class="token field">{name(leaf.section)}</span>
     {@render order(leaf.test, (test) => put({ ...leaf, test }))}
-    <input
-      class="token value w-14"
+    <Input
+      look="token value"
+      width="3.5rem"
       type="number"
       min="0"
       aria-label="Number of rows"
@@ -156,12 +159,11 @@
   {:else}
     <span class="soft">{leaf.type}</span>
   {/if}
-  <button
-    type="button"
-    class="token bare"
+  <Button
+    look="token faint"
     aria-label="Take this clause away"
     title="Take this clause away"
-    onclick={onremove}>×</button
+    onclick={onremove}>×</Button
   >
 </span>
 

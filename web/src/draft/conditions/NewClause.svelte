@@ -1,6 +1,6 @@
 <script lang="ts">
   import { answerType } from "../../api/kinds";
-  import { request } from "../../api/http";
+  import { request, said } from "../../api/http";
   import type { AsClauses, Condition, Field } from "../../api/types";
   import { namable } from "./choices";
   import { type ClauseDraft, begun, typedClause } from "./clauses";
@@ -155,7 +155,7 @@
       const base = `/api/templates/${copy.template}/draft`;
       onadd((await request<AsClauses>("POST", `${base}/as-condition`, { formula })).condition);
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
       taken = false;
     }
   }
@@ -182,7 +182,7 @@
 {:else}
   <Picker
     label="Follows"
-    tone="add"
+    tone="token add"
     text="which field?"
     open
     {options}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from "../../ui/Input.svelte";
   import { answerType } from "../../api/kinds";
   import type { Field } from "../../api/types";
   import { areComparable, numeral, isDay, type Side } from "./clauses";
@@ -64,7 +65,7 @@
 {#if type === "field"}
   <Picker
     label={name}
-    tone="field"
+    tone="token field"
     text={copy.nodes.get(text)?.name ?? "which field?"}
     options={others}
     chosen={[text]}
@@ -73,10 +74,10 @@
   />
 {:else if type === "today"}
   <span class="soft">today</span>
-  <input
-    class="token value"
+  <Input
+    look="token value"
     inputmode="numeric"
-    size="4"
+    size={4}
     aria-label={`${name}: days from today`}
     value={text}
     onchange={(event) => write(event.currentTarget.value)}
@@ -92,16 +93,17 @@
     onwrite={write}
   />
 {:else}
-  <input
-    class={["token value", isWrong && "wrong"]}
+  <Input
+    look="token value"
+    class={[isWrong && "wrong"]}
     type={day ? "date" : time ? "time" : "text"}
     inputmode={day || time ? undefined : "decimal"}
     aria-label={name}
     aria-invalid={isWrong || undefined}
     placeholder="number"
     value={text}
-    size="6"
-    use:focused
+    size={6}
+    {@attach focused}
     onchange={(event) => write(event.currentTarget.value)}
   />
   {#if isWrong}<span class="trouble text-xs">Write a number of at most 15 digits.</span>{/if}
@@ -110,7 +112,7 @@
   <Picker
     label={`${name} is`}
     text="⋯"
-    tone="bare"
+    tone="token faint"
     options={ways}
     chosen={[type]}
     placeholder="Compare with"

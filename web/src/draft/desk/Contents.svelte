@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import { workingCopy } from "../context";
 
   const copy = workingCopy();
@@ -29,11 +31,11 @@
 
 {#snippet entry(key: string, number: string)}
   {@const view = copy.view(key)}
-  <button
-    type="button"
+  <Button
+    look="bare"
+    class={["entry", number && "section", !view.state.shown && "off"]}
     id={`c-${key}`}
     tabindex={key === focusable ? 0 : -1}
-    class={["entry", number && "section", !view.state.shown && "off"]}
     aria-current={copy.selected === key || copy.also.has(key) || undefined}
     title={view.name}
     onclick={(event) =>
@@ -60,13 +62,13 @@
           ></span
         >{/if}
     </span>
-  </button>
+  </Button>
 {/snippet}
 
-<nav class="flex min-h-0 flex-col border-r pt-3 text-[12.5px]" aria-label="Contents">
+<nav class="flex min-h-0 flex-col border-r pt-3 text-note" aria-label="Contents">
   <div class="px-3 pb-2">
-    <input
-      class="text-input w-full text-[12.5px]"
+    <Input
+      width="100%"
       type="search"
       placeholder="Contents"
       aria-label="Filter the contents"
@@ -90,39 +92,40 @@
 <style>
   .part {
     content-visibility: auto;
-    contain-intrinsic-size: auto calc(24.5px * var(--entries));
+    contain-intrinsic-size: auto calc(24px * var(--entries));
   }
 
-  .entry {
+  nav :global(.entry) {
     display: flex;
     width: 100%;
     align-items: center;
     gap: 6px;
     border-radius: var(--radius-md);
-    padding: 3px 6px 3px 20px;
+    min-height: 24px;
+    padding: 2px 6px 2px 20px;
     text-align: left;
   }
 
-  .entry.section {
+  nav :global(.entry.section) {
     font-weight: 600;
     padding-left: 6px;
     margin-top: 6px;
   }
 
-  .entry.off {
+  nav :global(.entry.off) {
     color: var(--color-soft);
     font-style: italic;
   }
 
-  .entry:hover {
+  nav :global(.entry:hover) {
     background: var(--color-ground-deep);
   }
 
-  .entry[aria-current] {
+  nav :global(.entry[aria-current]) {
     background: var(--color-ochre-tint);
   }
 
-  .entry:focus-visible {
+  nav :global(.entry:focus-visible) {
     outline-offset: -2px;
   }
 
@@ -130,7 +133,7 @@
     margin-left: auto;
     display: flex;
     gap: 7px;
-    font: 500 11px var(--font-key);
+    font: 500 var(--text-note) var(--font-key);
     white-space: nowrap;
   }
 

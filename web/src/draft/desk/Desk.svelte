@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import { address, withRow } from "../../document/answers";
   import { wrapping } from "../../document/forms";
   import { lookClass } from "../../document/looks";
@@ -133,7 +134,7 @@
           {#if !shown(section)}
             <Slip at={section} name={`${number} ${view.name}`} inside={count(section)} reason={view.folded} />
           {:else if node.type === "section"}
-            <h2 class="flex gap-1.5 text-[15.5px] leading-6 font-semibold">
+            <h2 class="flex gap-1.5 text-reading leading-6 font-semibold">
               <span class="soft font-medium">{number}</span>
               <span class="min-w-0 grow">
                 {#if copy.selected === section || !node.title}
@@ -146,7 +147,7 @@
                 {:else}{node.title}{/if}
               </span>
             </h2>
-            {#if node.help}<p class="soft text-[12.5px]">{node.help}</p>{/if}
+            {#if node.help}<p class="soft text-note">{node.help}</p>{/if}
           {/if}
         </Movable>
       </div>
@@ -159,14 +160,14 @@
       <Line depth={depth(section)}>
         {#snippet sheet()}
           <div class={["more", rowLook(section, row)]}>
-            <span class="soft text-[12px]">Row {i + 2}</span>
-            <button
-              type="button"
-              class="soft ml-2 text-[12px] underline"
+            <span class="soft text-note">Row {i + 2}</span>
+            <Button
+              look="underlined"
+              class="soft ml-2"
               onclick={() => copy.tryOut(section, rowsNow!.filter((it) => it !== row).join(","))}
-              >Remove</button
+              >Remove</Button
             >
-            {#if rowWords(section, row)}<p class="text-[12.5px]">{rowWords(section, row)}</p>{/if}
+            {#if rowWords(section, row)}<p class="text-note">{rowWords(section, row)}</p>{/if}
             {@render again(section, row)}
           </div>
         {/snippet}
@@ -175,10 +176,8 @@
     <Line depth={depth(section)}>
       {#snippet sheet()}
         {#if rowsNow && node.type === "section" && rowsNow.length < (node.rows?.most ?? 0)}
-          <button
-            type="button"
-            class="button plain my-1 text-[12.5px]"
-            onclick={() => copy.tryOut(section, withRow(rowsNow, copy.answers).join(","))}>Add a row</button
+          <Button class="my-1" onclick={() => copy.tryOut(section, withRow(rowsNow, copy.answers).join(","))}
+            >Add a row</Button
           >
         {/if}
         <InsertLine
@@ -250,7 +249,7 @@
   {/each}
 {/snippet}
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -- a part that scrolls is reachable by keyboard -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (a part that scrolls is reachable by keyboard) -->
 <div
   id="desk"
   class="min-h-0 overflow-y-auto px-5 pt-4 pb-[60vh]"
@@ -271,14 +270,14 @@
   >
     <Line top open={copy.ofDocument}>
       {#snippet sheet()}
-        <div class="text-[22px] leading-tight font-semibold">
+        <div class="text-display leading-tight font-semibold">
           <EditableText
             value={copy.title}
             label="Title of the document"
             onchange={(title) => copy.edit(() => ({ type: "retitle", title, subtitle: copy.subtitle }))}
           />
         </div>
-        <div class="soft mb-3 text-[12.5px] leading-6">
+        <div class="soft mb-3 text-note leading-6">
           <EditableText
             value={copy.subtitle}
             label="Subtitle"
@@ -297,8 +296,8 @@
             {#each (copy.settings?.roles ?? []).filter(({ role }) => role.takesPart) as { role, takesPart } (role.key)}
               <p><Said parts={takesPart.parts} /></p>
             {/each}
-            <button type="button" class="open" onclick={() => copy.openDocument(true)}
-              >The document as a whole …</button
+            <Button look="bare" class="open" onclick={() => copy.openDocument(true)}
+              >The document as a whole …</Button
             >
           </div>
           {#if copy.ofDocument}<DocumentEditor />{/if}
@@ -365,11 +364,11 @@
 
   .whole {
     padding: 3px 14px 5px 16px;
-    font: 14.5px/1.42 var(--font-margin);
+    font: var(--text-sheet)/1.42 var(--font-margin);
   }
 
-  .open {
-    font: 12.5px var(--font-chrome);
+  .whole :global(.open) {
+    font: var(--text-note) var(--font-chrome);
     color: var(--color-soft);
     text-decoration: underline;
     padding-block: 4px;
@@ -410,7 +409,7 @@
     border-top: 1px dashed var(--color-edge);
     margin-top: 14px;
     padding-top: 10px;
-    font-size: 17px;
+    font-size: var(--text-title);
     font-weight: 600;
   }
 </style>

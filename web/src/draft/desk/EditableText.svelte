@@ -64,7 +64,7 @@
 <textarea
   bind:this={area}
   class={["editable", look]}
-  rows="1"
+  rows={1}
   aria-label={label}
   {placeholder}
   oninput={typed}

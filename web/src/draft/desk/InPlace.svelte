@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import { address } from "../../document/answers";
   import Indicated from "../../document/Indicated.svelte";
   import FieldControl from "../../document/FieldControl.svelte";
@@ -46,13 +47,13 @@
       ontyped={(text) => copy.tryOut(at, text)}
     />
   {/key}
-  {#if stand.problem}<p id={`${id}-error`} class="trouble mt-1 text-[12.5px]">{stand.problem}</p>{/if}
-  {#if node.help}<p class="soft mt-1 text-[12.5px]">{node.help}</p>{/if}
+  {#if stand.problem}<p id={`${id}-error`} class="trouble mt-1 text-note">{stand.problem}</p>{/if}
+  {#if node.help}<p class="soft mt-1 text-note">{node.help}</p>{/if}
   {#if !stand.editable && node.editable}
-    <p class="soft mt-1 text-[12.5px]">
+    <p class="soft mt-1 text-note">
       Locked.
-      <button type="button" class="underline" aria-expanded={asked} onclick={() => (asked = !asked)}
-        >Why<span class="sr-only"> is {node.label} locked</span></button
+      <Button look="underlined" aria-expanded={asked} onclick={() => (asked = !asked)}
+        >Why<span class="sr-only"> is {node.label} locked</span></Button
       >
     </p>
     {#if asked}<WhyPanel {at} onclose={() => (asked = false)} />{/if}
@@ -60,7 +61,7 @@
 {:else if node.type === "notice"}
   <div
     class={[
-      "border-l-[3px] px-3 py-2 text-[13.5px] whitespace-pre-wrap",
+      "border-l-[3px] px-3 py-2 text-chrome whitespace-pre-wrap",
       stand.type === "notice" && lookClass(stand.look),
     ]}
     style={stand.type === "notice" ? lookStyle(stand.look) : undefined}

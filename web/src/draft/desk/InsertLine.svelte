@@ -1,4 +1,8 @@
 <script lang="ts">
+  import { Choosing } from "../../ui/choosing.svelte";
+  import Options from "../../ui/Options.svelte";
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import { tick } from "svelte";
   import { workingCopy } from "../context";
   import { type Offered, offers } from "../kinds";
@@ -27,7 +31,6 @@
   // svelte-ignore state_referenced_locally
   let isOpen = $state(!words);
   let typed = $state("");
-  let at = $state(0);
   let input = $state<HTMLInputElement>();
   let box = $state<HTMLElement>();
   /** A label may be followed by when it is shown: "Serial number when pump". */
@@ -42,6 +45,8 @@
     }
     return offered;
   });
+
+  const choosing = new Choosing(id, () => list);
 
   $effect(() => {
     if (isOpen) void inSight();
@@ -94,7 +99,7 @@
     });
     if (!key) return;
     typed = "";
-    at = 0;
+    choosing.go(0);
     await tick();
     if (section || onclose) close();
     if (section) rename(key);
@@ -115,16 +120,6 @@
     onclose?.();
   }
 
-  function keyed(event: KeyboardEvent) {
-    if (event.key === "ArrowDown") at = Math.min(at + 1, list.length - 1);
-    else if (event.key === "ArrowUp") at = Math.max(at - 1, 0);
-    else if (event.key === "Enter") void add(list[at]);
-    else if (event.key === "Escape") close();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  }
-
   function left(event: FocusEvent) {
     const to = event.relatedTarget as Element | null;
     if (!box?.contains(to) && !copy.refused) close();
@@ -139,56 +134,55 @@
 
 {#if isOpen}
   <div class="insert" bind:this={box} onfocusout={left}>
-    <input
-      bind:this={input}
+    <Input
+      width="100%"
+      class="border-dashed"
+      bind:element={input}
       bind:value={typed}
-      class="text-input w-full border-dashed"
       role="combobox"
       aria-label="Add: a label or a kind"
       aria-expanded={!copy.refused}
-      aria-controls={copy.refused ? undefined : `${id}-list`}
-      aria-activedescendant={copy.refused ? undefined : `${id}-${at}`}
+      aria-controls={copy.refused ? undefined : choosing.listId}
+      aria-activedescendant={copy.refused ? undefined : choosing.activeId}
       autocomplete="off"
-      maxlength="1000"
+      maxlength={1000}
       placeholder="A whole line, or a kind"
       oninput={() => {
-        at = 0;
+        choosing.go(0);
         copy.dismiss();
       }}
-      onkeydown={keyed}
+      onkeydown={(event) => choosing.keyed(event, { pick: add, close })}
     />
     {#if copy.refused}
       <div class="mt-2"><RefusedEdit /></div>
     {:else}
       <div class="panel">
         {#if !typed.trim()}<p class="hint">{@render wholeLine()} Or choose a kind:</p>{/if}
-        <ul id={`${id}-list`} role="listbox" aria-label="What to add">
-          {#each list as offer, i (`${offer.block ?? offer.id} ${offer.when?.label}`)}
-            <!-- svelte-ignore a11y_click_events_have_key_events -- the keys are those of the line above -->
-            <li
-              id={`${id}-${i}`}
-              role="option"
-              aria-selected={i === at}
-              class={["option", i === at && "at"]}
-              onpointerdown={(event) => event.preventDefault()}
-              onclick={() => add(offer)}
-            >
-              {#if written.trim() && !offer.named}<span class="truncate">{written.trim()}</span><span
-                  class="soft shrink-0"
-                  >as {offer.label.toLowerCase()}{#if offer.when}, when {offer.when
-                      .label}{#if offer.when.change}; that holds text and becomes a {offer.when.change
-                        .label}{/if}{/if}</span
-                >{:else}{offer.label}<span class="soft ml-auto text-xs">{offer.hint}</span>{/if}
-            </li>
-          {/each}
-        </ul>
+        <Options
+          {choosing}
+          label="What to add"
+          options={list}
+          keyOf={(it) => `${it.block ?? it.id} ${it.when?.label}`}
+          class="max-h-[290px]"
+          onpick={add}
+        >
+          {#snippet option(it)}
+            {#if written.trim() && !it.named}<span class="truncate">{written.trim()}</span><span
+                class="soft shrink-0"
+                >as {it.label.toLowerCase()}{#if it.when}, when {it.when.label}{#if it.when.change}; that
+                    holds text and becomes a {it.when.change.label}{/if}{/if}</span
+              >{:else}{it.label}<span class="soft ml-auto text-xs">{it.hint}</span>{/if}
+          {/snippet}
+        </Options>
       </div>
     {/if}
   </div>
 {:else}
-  <button type="button" class={["closed", first && "first"]} onclick={() => (isOpen = true)}
-    ><bdi>{words}</bdi></button
-  >
+  <div class="closed">
+    <Button look="bare" class={["line", first && "first"]} onclick={() => (isOpen = true)}
+      ><bdi>{words}</bdi></Button
+    >
+  </div>
   {#if first}<p class="hint">{@render wholeLine()}</p>{/if}
 {/if}
 
@@ -211,14 +205,9 @@
     padding: 5px;
   }
 
-  .panel ul {
-    max-height: 290px;
-    overflow-y: auto;
-  }
-
   .hint {
     padding: 4px 8px 6px;
-    font-size: 12.5px;
+    font-size: var(--text-note);
     color: var(--color-soft);
   }
 
@@ -227,25 +216,7 @@
     color: var(--color-ink);
   }
 
-  .option {
-    display: flex;
-    gap: 6px;
-    border-radius: var(--radius-sm);
-    padding: 4px 8px;
-    cursor: pointer;
-  }
-
-  .option:hover {
-    background: var(--color-ground);
-  }
-
-  .option.at {
-    background: var(--color-river-tint);
-    outline: 1px solid var(--color-river);
-    outline-offset: -1px;
-  }
-
-  .closed {
+  .closed :global(.line) {
     width: 100%;
     padding: 5px 8px;
     text-align: left;
@@ -254,13 +225,13 @@
     border-radius: var(--radius-md);
   }
 
-  .closed.first {
+  .closed :global(.line.first) {
     border-color: var(--color-edge);
     padding-block: 10px;
   }
 
-  .closed:hover,
-  .closed:focus-visible {
+  .closed :global(.line:hover),
+  .closed :global(.line:focus-visible) {
     border-color: var(--color-edge);
     color: var(--color-ink);
   }

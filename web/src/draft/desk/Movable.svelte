@@ -4,6 +4,7 @@
 </script>
 
 <script lang="ts">
+  import { KEYS } from "../shortcuts";
   import type { Snippet } from "svelte";
   import { workingCopy } from "../context";
 
@@ -52,7 +53,7 @@
   }
 </script>
 
-<!-- svelte-ignore a11y_no_static_element_interactions, a11y_click_events_have_key_events -- selecting by keyboard goes through the contents and the focus -->
+<!-- svelte-ignore a11y_no_static_element_interactions, a11y_click_events_have_key_events (selecting by keyboard goes through the contents and the focus) -->
 <div
   id={`i-${key}`}
   data-key={key}
@@ -76,7 +77,7 @@
   <span
     class="grip"
     draggable="true"
-    title="Drag to move (Alt ↑ and Alt ↓)"
+    title={`Drag to move (${KEYS.moveUp[0]} and ${KEYS.moveDown[0]})`}
     aria-hidden="true"
     ondragstart={start}
     ondragend={() => (dragged = null)}>⠿</span

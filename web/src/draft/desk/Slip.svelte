@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import WhyPanel from "../panels/WhyPanel.svelte";
 
   let {
@@ -17,8 +18,8 @@
     >{name}{#if inside}<span class="soft">, {inside}</span>{/if}</span
   >
   <span class="min-w-0 truncate text-right">folded{reason ? `: ${reason}` : ""}</span>
-  <button type="button" class="shrink-0 underline" aria-expanded={asked} onclick={() => (asked = !asked)}
-    >Why<span class="sr-only"> is {name} folded</span></button
+  <Button look="underlined" class="shrink-0" aria-expanded={asked} onclick={() => (asked = !asked)}
+    >Why<span class="sr-only"> is {name} folded</span></Button
   >
 </div>
 {#if asked}<WhyPanel {at} onclose={() => (asked = false)} />{/if}
@@ -31,7 +32,7 @@
     align-items: start;
     border-block: 1px dashed var(--color-slip-edge);
     padding: 3px 8px;
-    font-size: 12.5px;
+    font-size: var(--text-note);
     color: var(--color-soft);
     background: repeating-linear-gradient(135deg, var(--color-slip) 0 6px, var(--color-paper) 6px 12px);
   }

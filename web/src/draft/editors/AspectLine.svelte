@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { request } from "../../api/http";
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
+  import { request, said } from "../../api/http";
   import type { AsClauses, AsText, Aspect, Condition } from "../../api/types";
   import { conditionOf, isPlain } from "../conditions/clauses";
   import { workingCopy } from "../context";
@@ -99,7 +101,7 @@
       const { condition: to } = await request<AsClauses>("POST", `${base}/as-condition`, { formula: text });
       if ((await change(() => to)) !== null) formula = null;
     } catch (problem) {
-      wrong = problem instanceof Error ? problem.message : String(problem);
+      wrong = said(problem);
     }
   }
 
@@ -174,9 +176,8 @@
       >{/if}
     <span class="mt-1 block">
       {#if naming}
-        <!-- svelte-ignore a11y_autofocus -- its author has just asked for it -->
-        <input
-          class="token figure"
+        <Input
+          look="token figure"
           aria-label="Name of the shared condition"
           placeholder="Name of the shared condition"
           autofocus
@@ -185,27 +186,23 @@
           onblur={() => (naming = false)}
         />
       {:else}
-        <button type="button" class="token plain" onclick={() => (naming = true)}
-          >{shared ? (shared.name ? "Rename" : "Give it a name") : "Share it under a name"}</button
+        <Button look="token" onclick={() => (naming = true)}
+          >{shared ? (shared.name ? "Rename" : "Give it a name") : "Share it under a name"}</Button
         >
       {/if}
       {#if content && content.type !== "written"}
-        <button
-          type="button"
-          class="token plain"
-          aria-pressed={formula !== null}
+        <Button
+          look="token"
+          pressed={formula !== null}
           onclick={() => (formula === null ? void write() : (formula = null))}
-          >{formula === null ? "As a formula" : "As clauses"}</button
+          >{formula === null ? "As a formula" : "As clauses"}</Button
         >
       {/if}
       {#if shared}
-        <button type="button" class="token plain" onclick={() => set(shared.condition)}>Only here</button>
+        <Button look="token" onclick={() => set(shared.condition)}>Only here</Button>
         {#if shared.name}
-          <button
-            type="button"
-            class="token plain"
-            onclick={() => copy.edit({ type: "inline", condition: shared.key })}
-            >Write it out everywhere</button
+          <Button look="token" onclick={() => copy.edit({ type: "inline", condition: shared.key })}
+            >Write it out everywhere</Button
           >
         {/if}
       {/if}
@@ -213,6 +210,6 @@
   {:else if beginning}
     <NewClause {except} {rows} onadd={add} oncancel={() => (beginning = asking = false)} />
   {:else}
-    <button type="button" class="token add" onclick={() => (beginning = true)}>add a condition</button>
+    <Button look="token add" onclick={() => (beginning = true)}>add a condition</Button>
   {/if}
 </EditorLine>

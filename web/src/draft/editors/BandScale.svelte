@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import type { Band } from "../../api/types";
   import { lookStyle } from "../../document/looks";
 
@@ -78,10 +79,10 @@
     >
   {/each}
   {#each shown as edge, i (i)}
-    <button
-      type="button"
+    <Button
+      look="bare"
       class="cut"
-      style:left={`${percent(edge)}%`}
+      style={`left: ${percent(edge)}%`}
       role="slider"
       aria-label={`Where ${name(i)} ends`}
       aria-valuenow={edge}
@@ -95,7 +96,7 @@
       onpointermove={drag}
       onpointerup={drop}
       onpointercancel={() => (dragged = null)}
-      onkeydown={(event) => keyed(event, i)}><b>{String(edge)}</b></button
+      onkeydown={(event) => keyed(event, i)}><b>{String(edge)}</b></Button
     >
   {/each}
 </div>
@@ -116,12 +117,12 @@
     text-align: center;
     text-overflow: ellipsis;
     white-space: nowrap;
-    font-size: 11px;
+    font-size: var(--text-note);
     line-height: 18px;
     border-block: 1px solid var(--color-line);
   }
 
-  .cut {
+  .scale :global(.cut) {
     position: absolute;
     top: 0;
     width: 24px;
@@ -131,7 +132,7 @@
     touch-action: none;
   }
 
-  .cut::before {
+  .scale :global(.cut::before) {
     content: "";
     position: absolute;
     inset: 0 10px;
@@ -139,12 +140,12 @@
     background: var(--color-ink);
   }
 
-  .cut b {
+  .scale b {
     position: absolute;
     top: 24px;
     left: 50%;
     transform: translateX(-50%);
-    font: 11px var(--font-key);
+    font: var(--text-note) var(--font-key);
     color: var(--color-soft);
   }
 </style>

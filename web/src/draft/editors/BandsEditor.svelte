@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Snippet } from "svelte";
   import type { Band, Bound, Look } from "../../api/types";
   import { band, PLAIN } from "../../document/looks";
@@ -117,40 +119,40 @@
       {#each bands as band, i (band.id)}
         <li class="min-w-0">
           <div class="flex items-center gap-1">
-            <input
-              class="token value min-w-0 grow"
+            <Input
+              look="token value"
+              class="min-w-0 grow"
               aria-label={`Words of band ${i + 1}`}
               placeholder="Says nothing"
-              maxlength="200"
+              maxlength={200}
               value={band.label}
               onchange={(event) => changed(i, { label: event.currentTarget.value.trim() })}
             />
             <LookPicker look={band.look} of={name(i)} onchange={(part) => looks(i, part)} />
             {#if bands.length > 1 || canBeEmpty}
-              <button
-                type="button"
-                class="token bare"
+              <Button
+                look="token faint"
                 aria-label={`Take ${name(i)} away`}
                 title="Take this band away"
-                onclick={() => remove(i)}>×</button
+                onclick={() => remove(i)}>×</Button
               >
             {/if}
           </div>
           {#if band.upTo}
             <div class="flex min-w-0 items-center gap-1 pl-3">
               <span class="soft whitespace-nowrap">up to</span>
-              <input
-                class="token value"
+              <Input
+                look="token value"
                 type={ofDays ? "date" : "text"}
                 inputmode={ofDays ? undefined : "decimal"}
-                size="6"
+                size={6}
                 aria-label={`Edge between ${name(i)} and ${name(i + 1)}`}
                 value={band.upTo.day ?? band.upTo.at}
                 onchange={(event) => edge(i, event.currentTarget.value)}
               />
-              <button
-                type="button"
-                class="token plain min-w-0"
+              <Button
+                look="token"
+                class="min-w-0"
                 title="Which side the exact value belongs to"
                 onclick={() => joins(i)}
               >
@@ -159,16 +161,16 @@
                     ? name(i)
                     : name(i + 1)}</span
                 >
-              </button>
+              </Button>
             </div>
           {/if}
         </li>
       {/each}
     </ol>
     {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
-    <button type="button" class="token add mt-1" onclick={divide}>another band</button>
+    <Button look="token add" class="mt-1" onclick={divide}>another band</Button>
     {@render more?.()}
   {:else}
-    <button type="button" class="token add" onclick={begin}>look by bands</button>
+    <Button look="token add" onclick={begin}>look by bands</Button>
   {/if}
 </EditorLine>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Checkbox from "../../ui/Checkbox.svelte";
   import { request } from "../../api/http";
   import type { BlockDifferences, Difference, Section } from "../../api/types";
   import { workingCopy } from "../context";
@@ -39,30 +41,24 @@
 <EditorLine title="Block" wide={differences !== null}>
   {#if block && origin}
     “{block.name}”, version {origin.version}
-    <button type="button" class="token plain" onclick={keep}>keep as version {block.version + 1}</button>
+    <Button look="token" onclick={keep}>keep as version {block.version + 1}</Button>
     {#if isOld && differences === null}
-      <button type="button" class="token plain" onclick={look}>what is new in version {block.version}?</button
-      >
+      <Button look="token" onclick={look}>what is new in version {block.version}?</Button>
     {/if}
   {:else}
-    <button type="button" class="token plain" onclick={keep}>keep in my library</button>
+    <Button look="token" onclick={keep}>keep in my library</Button>
   {/if}
   {#if differences}
     <ul class="mt-1">
       {#each differences as it (it.item)}
         <li class="mb-1.5">
           <label class="flex items-start gap-1.5"
-            ><input
-              type="checkbox"
-              class="mt-0.5"
-              checked={taken.includes(it.item)}
-              onchange={() => swap(it.item)}
-            /><span
+            ><Checkbox class="mt-0.5" checked={taken.includes(it.item)} onchange={() => swap(it.item)} /><span
               ><b>{it.name}</b>
               <span class="soft">is {TURN[it.turn]}{it.own ? "; changed here too" : ""}</span></span
             ></label
           >
-          <div class="ps-5 font-margin text-[13.5px]">
+          <div class="ps-5 font-margin text-chrome">
             {#each it.here.filter((words) => !it.there.includes(words)) as words (words)}
               <p class="soft"><span class="key">here</span> {words}</p>
             {/each}
@@ -75,9 +71,7 @@
         <li class="soft">Nothing that is not here already.</li>
       {/each}
     </ul>
-    <button type="button" class="token plain" onclick={takeOver}
-      >{taken.length ? "Take these over" : "Take nothing over"}</button
-    >
-    <button type="button" class="token plain" onclick={() => (differences = null)}>Later</button>
+    <Button look="token" onclick={takeOver}>{taken.length ? "Take these over" : "Take nothing over"}</Button>
+    <Button look="token" onclick={() => (differences = null)}>Later</Button>
   {/if}
 </EditorLine>

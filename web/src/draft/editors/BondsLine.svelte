@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
 
@@ -19,8 +20,8 @@
 
 {#snippet names(keys: string[])}
   {#each keys.slice(0, MOST) as each (each)}
-    <button type="button" class="token field" onclick={() => copy.select(each, true)}
-      >{copy.nodes.get(each)?.name ?? each}</button
+    <Button look="token field" onclick={() => copy.select(each, true)}
+      >{copy.nodes.get(each)?.name ?? each}</Button
     >
   {/each}
   {#if keys.length > MOST}<span class="soft">and {keys.length - MOST} more</span>{/if}

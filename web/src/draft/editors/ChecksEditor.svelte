@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Check, Condition, Field } from "../../api/types";
   import ConditionEditor from "../conditions/ConditionEditor.svelte";
   import { workingCopy } from "../context";
@@ -37,8 +39,9 @@
           })}
       />
       <div class="mt-1 flex items-center gap-1">
-        <input
-          class="token value min-w-0 grow"
+        <Input
+          look="token value"
+          class="min-w-0 grow"
           aria-label={`What the reader is told, check ${i + 1}`}
           value={check.message}
           onchange={(event) => {
@@ -47,11 +50,10 @@
             else event.currentTarget.value = check.message;
           }}
         />
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Take check ${i + 1} away`}
-          onclick={() => change((now) => now.toSpliced(i, 1))}>×</button
+          onclick={() => change((now) => now.toSpliced(i, 1))}>×</Button
         >
       </div>
     </div>
@@ -59,6 +61,6 @@
   {#if adding}
     when <NewClause except={[]} rows={copy.around(field.key)} onadd={add} oncancel={() => (adding = false)} />
   {:else}
-    <button type="button" class="token add" onclick={() => (adding = true)}>add a check</button>
+    <Button look="token add" onclick={() => (adding = true)}>add a check</Button>
   {/if}
 </EditorLine>

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import { withKeys } from "../shortcuts";
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Choice, Field, FieldKind } from "../../api/types";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
@@ -66,46 +69,45 @@
   <ul class="grid gap-0.5">
     {#each choices as choice, i (choice.id)}
       <li class="flex items-center gap-0.5">
-        <input
-          class="token value min-w-0 grow"
+        <Input
+          look="token value"
+          class="min-w-0 grow"
           aria-label={`Choice ${i + 1}`}
           value={choice.label}
           onchange={(event) => relabel(choice, event.currentTarget)}
           onkeydown={(event) => keyed(event, i)}
         />
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Move ${choice.label} up`}
-          title="Up (Alt ↑)"
+          title={withKeys("Up", "moveUp")}
           disabled={i === 0}
-          onclick={() => move(i, i - 1)}>↑</button
+          onclick={() => move(i, i - 1)}>↑</Button
         >
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Move ${choice.label} down`}
-          title="Down (Alt ↓)"
+          title={withKeys("Down", "moveDown")}
           disabled={i === choices.length - 1}
-          onclick={() => move(i, i + 1)}>↓</button
+          onclick={() => move(i, i + 1)}>↓</Button
         >
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Take ${choice.label} away`}
           title="Take away"
           onclick={() => copy.edit({ type: "removeChoice", key, choice: choice.id, dropFollowers: false })}
-          >×</button
+          >×</Button
         >
       </li>
     {/each}
   </ul>
   <div class="mt-1 flex items-center gap-2">
-    <input
-      class="token add min-w-0 grow"
+    <Input
+      look="token add"
+      class="min-w-0 grow"
       placeholder="Another choice"
       aria-label="Another choice"
-      maxlength="1000"
+      maxlength={1000}
       bind:value={label}
       onpaste={paste}
       onkeydown={(event) => event.key === "Enter" && add()}
@@ -114,11 +116,10 @@
     <span class="soft flex shrink-0 items-center gap-1" role="group" aria-label="Laid out as">
       as
       {#each ["marks", "list", "buttons"] as const as each (each)}
-        <button
-          type="button"
-          class={["token plain", each === layout && "on"]}
-          aria-pressed={each === layout}
-          onclick={() => copy.edit({ type: "setKind", key, kind: { ...kind, layout: each } })}>{each}</button
+        <Button
+          look="token"
+          pressed={each === layout}
+          onclick={() => copy.edit({ type: "setKind", key, kind: { ...kind, layout: each } })}>{each}</Button
         >
       {/each}
     </span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import { request } from "../../api/http";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
@@ -26,11 +27,8 @@
 <section class="editor-card" aria-label="The document as a whole">
   <header class="mb-1.5 flex items-center gap-2">
     <h3 class="text-sm font-semibold">The document as a whole</h3>
-    <button
-      type="button"
-      class="token bare ml-auto"
-      aria-label="Close"
-      onclick={() => copy.openDocument(false)}>×</button
+    <Button look="token faint" class="ml-auto" aria-label="Close" onclick={() => copy.openDocument(false)}
+      >×</Button
     >
   </header>
   <RefusedEdit />
@@ -45,14 +43,11 @@
         <div class="flex items-center gap-1">
           <b class="min-w-0 truncate">{trial.name}</b>
           <span class="soft whitespace-nowrap">{trial.answers} answers</span>
-          <button type="button" class="token plain ml-auto" onclick={() => copy.tryTrial(trial.name)}
-            >type these</button
-          >
-          <button
-            type="button"
-            class="token bare"
+          <Button look="token" class="ml-auto" onclick={() => copy.tryTrial(trial.name)}>type these</Button>
+          <Button
+            look="token faint"
             aria-label={`Take the trial ${trial.name} away`}
-            onclick={() => copy.edit({ type: "removeTrial", name: trial.name })}>×</button
+            onclick={() => copy.edit({ type: "removeTrial", name: trial.name })}>×</Button
           >
         </div>
       {/each}
@@ -65,15 +60,15 @@
           <b class="min-w-0 truncate">{name}</b>
           <span class="soft whitespace-nowrap">version {version}</span>
           {#if leaving === id}
-            <button type="button" class="token plain ml-auto" onclick={() => remove(id)}
-              >Take it away; sections made from it stay</button
+            <Button look="token" class="ml-auto" onclick={() => remove(id)}
+              >Take it away; sections made from it stay</Button
             >
           {:else}
-            <button
-              type="button"
-              class="token bare ml-auto"
+            <Button
+              look="token faint"
+              class="ml-auto"
               aria-label={`Take the block ${name} away`}
-              onclick={() => (leaving = id)}>×</button
+              onclick={() => (leaving = id)}>×</Button
             >
           {/if}
         </div>
@@ -85,10 +80,8 @@
       <ul>
         {#each findings as { key, message }, i (i)}
           <li class="mb-1">
-            {#if key && copy.nodes.has(key)}<button
-                type="button"
-                class="text-river font-semibold underline"
-                onclick={() => copy.select(key, true)}>{copy.view(key).name}</button
+            {#if key && copy.nodes.has(key)}<Button look="link" onclick={() => copy.select(key, true)}
+                >{copy.view(key).name}</Button
               >{/if}
             {message}
           </li>

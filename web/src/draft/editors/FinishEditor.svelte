@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Condition, FinishRule } from "../../api/types";
   import ConditionEditor from "../conditions/ConditionEditor.svelte";
   import { workingCopy } from "../context";
@@ -36,8 +38,9 @@
       />
       <label class="mt-1 flex items-center gap-1"
         ><span class="soft whitespace-nowrap">otherwise</span>
-        <input
-          class="token value min-w-0 grow"
+        <Input
+          look="token value"
+          class="min-w-0 grow"
           aria-label={`What the reader is told, condition ${i + 1}`}
           value={rule.message}
           onchange={(event) => {
@@ -46,11 +49,10 @@
             else event.currentTarget.value = rule.message;
           }}
         />
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Take condition ${i + 1} for finishing away`}
-          onclick={() => change((now) => now.toSpliced(i, 1))}>×</button
+          onclick={() => change((now) => now.toSpliced(i, 1))}>×</Button
         ></label
       >
     </div>
@@ -58,8 +60,8 @@
   {#if adding}
     when <NewClause except={[]} onadd={add} oncancel={() => (adding = false)} />
   {:else}
-    <button type="button" class="token add" onclick={() => (adding = true)}
-      >{rules.length ? "another condition for finishing" : "only when …"}</button
+    <Button look="token add" onclick={() => (adding = true)}
+      >{rules.length ? "another condition for finishing" : "only when …"}</Button
     >
   {/if}
 </EditorLine>

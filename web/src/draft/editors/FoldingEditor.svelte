@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Folding } from "../../api/types";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
@@ -14,18 +16,16 @@
 
 <EditorLine title="Folds">
   {#each MOTIONS as motion (motion)}
-    <button
-      type="button"
-      class={["token plain", folding.motion === motion && "on"]}
-      aria-pressed={folding.motion === motion}
-      onclick={() => set({ motion })}>{motion === "none" ? "at once" : motion}</button
+    <Button look="token" pressed={folding.motion === motion} onclick={() => set({ motion })}
+      >{motion === "none" ? "at once" : motion}</Button
     >
   {/each}
   {#if folding.motion !== "none"}
     <label class="soft inline-flex items-center gap-1"
       >in
-      <input
-        class="token value w-18"
+      <Input
+        look="token value"
+        width="4.5rem"
         type="number"
         min="0"
         max="2000"
@@ -38,11 +38,10 @@
       /> ms</label
     >
   {/if}
-  <button
-    type="button"
-    class={["token plain", folding.keepsSpace && "on"]}
-    aria-pressed={folding.keepsSpace}
+  <Button
+    look="token"
+    pressed={folding.keepsSpace}
     title="Its place stays empty while it is folded"
-    onclick={() => set({ keepsSpace: !folding.keepsSpace })}>keeps its place</button
+    onclick={() => set({ keepsSpace: !folding.keepsSpace })}>keeps its place</Button
   >
 </EditorLine>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import type { Band, Field, FieldKind, Indicator } from "../../api/types";
   import { choicesOf } from "../../document/answers";
   import { band as newBand, PLAIN } from "../../document/looks";
@@ -104,17 +105,17 @@
 
 {#snippet more()}
   {#if field && !isShaded}
-    <button type="button" class="token plain mt-1" onclick={shade}>shade the answer too</button>
+    <Button look="token" class="mt-1" onclick={shade}>shade the answer too</Button>
   {/if}
   {#if field && rows && !isRowShaded}
-    <button type="button" class="token plain mt-1" onclick={shadeRow}>shade the whole row</button>
+    <Button look="token" class="mt-1" onclick={shadeRow}>shade the whole row</Button>
   {/if}
 {/snippet}
 
 <EditorLine title="Follows">
   <Picker
     label="Follows"
-    tone="field"
+    tone="token field"
     text={copy.nodes.get(indicator.follows)?.name ?? ""}
     options={followable}
     chosen={[indicator.follows]}

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import { withKeys } from "../shortcuts";
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import { KINDS } from "../../api/kinds";
   import { hasBands, isDay } from "../conditions/clauses";
   import type { Aspect, FieldKind, Width } from "../../api/types";
@@ -73,8 +76,9 @@
     {:else}
       <span class="soft">{node.type}</span>
     {/if}
-    <input
-      class="key token bare ml-auto min-w-0 text-right text-soft"
+    <Input
+      look="token faint"
+      class="key ml-auto min-w-0 text-right text-soft"
       size={Math.min(24, key.length + 1)}
       aria-label="Key"
       title="Key: the name in exports and formulas"
@@ -109,11 +113,10 @@
     <EditorLine title="Width">
       <span role="group" aria-label="Width">
         {#each WIDTHS as width (width)}
-          <button
-            type="button"
-            class={["token plain", width === node.width && "on"]}
-            aria-pressed={width === node.width}
-            onclick={() => copy.edit({ type: "setWidth", key, width })}>{width}</button
+          <Button
+            look="token"
+            pressed={width === node.width}
+            onclick={() => copy.edit({ type: "setWidth", key, width })}>{width}</Button
           >
         {/each}
       </span>
@@ -143,24 +146,23 @@
   {#if node.type === "field"}<RolePicker keys={[key]} role={node.role} />{/if}
   <BondsLine {key} besides={"follows" in node ? node.follows : ""} />
   <footer class="flex flex-wrap gap-1 border-t border-hairline pt-2">
-    <button type="button" class="token plain" title="Move up (Alt ↑)" onclick={() => copy.move(key, -1)}
-      >Move up</button
+    <Button look="token" title={withKeys("Move up", "moveUp")} onclick={() => copy.move(key, -1)}
+      >Move up</Button
     >
-    <button type="button" class="token plain" title="Move down (Alt ↓)" onclick={() => copy.move(key, 1)}
-      >Move down</button
+    <Button look="token" title={withKeys("Move down", "moveDown")} onclick={() => copy.move(key, 1)}
+      >Move down</Button
     >
-    <button
-      type="button"
-      class="token plain"
-      title="Duplicate (Ctrl D)"
+    <Button
+      look="token"
+      title={withKeys("Duplicate", "duplicate")}
       onclick={() => copy.make({ type: "duplicate", keys: [key], holder: null, after: null })}
-      >Duplicate</button
+      >Duplicate</Button
     >
-    <button
-      type="button"
-      class="token plain ml-auto"
-      title="Delete (Del)"
-      onclick={() => copy.edit({ type: "delete", keys: [key], dropFollowers: false })}>Delete</button
+    <Button
+      look="token"
+      class="ml-auto"
+      title={withKeys("Delete", "delete")}
+      onclick={() => copy.edit({ type: "delete", keys: [key], dropFollowers: false })}>Delete</Button
     >
   </footer>
 </section>

@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
+  import Select from "../../ui/Select.svelte";
   import type { Field, FieldKind } from "../../api/types";
   import { workingCopy } from "../context";
   import LookupEditor from "./LookupEditor.svelte";
@@ -26,8 +29,9 @@
 {#snippet number(words: string, value: number, least: number, name: string)}
   <label class="soft inline-flex items-center gap-1"
     >{words}
-    <input
-      class="token value w-16"
+    <Input
+      look="token value"
+      width="4rem"
       type="number"
       min={least}
       {value}
@@ -49,9 +53,9 @@
     {@render number("each up to MB", kind.largest, 1, "largest")}
     <label class="soft inline-flex items-center gap-1"
       >endings
-      <input
-        class="token value"
-        size="12"
+      <Input
+        look="token value"
+        size={12}
         placeholder="all"
         value={kind.endings.join(", ")}
         onchange={(event) =>
@@ -68,11 +72,11 @@
   <EditorLine title="Picture">{@render number("up to MB", kind.largest, 1, "largest")}</EditorLine>
 {:else if kind.type === "payment"}
   <EditorLine title="Amount">
-    <input
-      class="token value"
+    <Input
+      look="token value"
       aria-label="Currency"
-      size="4"
-      maxlength="3"
+      size={4}
+      maxlength={3}
       value={kind.currency}
       onchange={(event) => set({ currency: text(event).toUpperCase() })}
     />
@@ -88,8 +92,8 @@
   <EditorLine title="Limits">
     <label class="soft inline-flex items-center gap-1"
       >from
-      <input
-        class="token value"
+      <Input
+        look="token value"
         type="time"
         value={kind.earliest ?? ""}
         onchange={(event) => set({ earliest: text(event) || null })}
@@ -97,8 +101,8 @@
     >
     <label class="soft inline-flex items-center gap-1"
       >to
-      <input
-        class="token value"
+      <Input
+        look="token value"
         type="time"
         value={kind.latest ?? ""}
         onchange={(event) => set({ latest: text(event) || null })}
@@ -112,8 +116,9 @@
   <EditorLine title="Marks">
     <label class="soft inline-flex items-center gap-1"
       >columns
-      <input
-        class="token value w-14"
+      <Input
+        look="token value"
+        width="3.5rem"
         type="number"
         min="0"
         max="6"
@@ -121,8 +126,8 @@
         onchange={(event) => set({ style: { ...kind.style, columns: whole(event, kind.style.columns) } })}
       /></label
     >
-    <select
-      class="token value"
+    <Select
+      look="token value"
       aria-label="Shape of the marks"
       value={kind.style.mark}
       onchange={(event) => set({ style: { ...kind.style, mark: text(event) } })}
@@ -130,20 +135,17 @@
       {#each ["usual", "round", "square", "tick", "cross"] as each (each)}<option value={each}
           >{each} mark</option
         >{/each}
-    </select>
-    <select
-      class="token value"
+    </Select>
+    <Select
+      look="token value"
       aria-label="Size of the marks"
       value={kind.style.size}
       onchange={(event) => set({ style: { ...kind.style, size: text(event) } })}
     >
       {#each ["small", "medium", "large"] as each (each)}<option value={each}>{each}</option>{/each}
-    </select>
-    <button
-      type="button"
-      class={["token plain", kind.other && "on"]}
-      aria-pressed={kind.other}
-      onclick={() => set({ other: !kind.other })}>other, in own words</button
+    </Select>
+    <Button look="token" pressed={kind.other} onclick={() => set({ other: !kind.other })}
+      >other, in own words</Button
     >
   </EditorLine>
 {/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Bound, Field, FieldKind } from "../../api/types";
   import { numeral } from "../conditions/clauses";
   import { workingCopy } from "../context";
@@ -50,18 +52,17 @@
   make: (to: Bound | null) => Part,
 )}
   <span class="flex items-center gap-1">
-    <button
-      type="button"
-      class="token plain"
+    <Button
+      look="token"
       aria-label={`${name}: ${(limit?.included ?? usual) ? words[0] : words[1]}`}
       title="Whether exactly this value is accepted"
       onclick={() => limit && set(make({ ...limit, included: !limit.included }))}
-      >{(limit?.included ?? usual) ? words[0] : words[1]}</button
+      >{(limit?.included ?? usual) ? words[0] : words[1]}</Button
     >
-    <input
-      class="token value"
+    <Input
+      look="token value"
       inputmode="decimal"
-      size="6"
+      size={6}
       placeholder="no limit"
       aria-label={name}
       value={limit?.at ?? ""}
@@ -83,29 +84,29 @@
       }))}
       {#if kind.type === "number"}
         <label class="soft flex items-center gap-1"
-          >decimals <input
-            class="token value"
+          >decimals <Input
+            look="token value"
             inputmode="numeric"
-            size="2"
+            size={2}
             value={kind.decimals}
             onchange={(event) => whole(event, 10, (decimals) => ({ decimals }))}
           /></label
         >
         <label class="soft flex items-center gap-1"
-          >unit <input
-            class="token value"
-            size="5"
-            maxlength="20"
+          >unit <Input
+            look="token value"
+            size={5}
+            maxlength={20}
             value={kind.unit}
             onchange={(event) => set({ unit: value(event).trim() })}
           /></label
         >
       {:else}
         <label class="soft flex items-center gap-1"
-          >currency <input
-            class="token value"
-            size="4"
-            maxlength="3"
+          >currency <Input
+            look="token value"
+            size={4}
+            maxlength={3}
             value={kind.currency}
             onchange={(event) => set({ currency: value(event).trim().toUpperCase() })}
           /></label
@@ -118,16 +119,16 @@
   <EditorLine title="Limits">
     <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
       <label class="soft flex items-center gap-1"
-        >from <input
-          class="token value"
+        >from <Input
+          look="token value"
           type="date"
           value={kind.earliest ?? ""}
           onchange={(event) => set({ earliest: value(event) || null })}
         /></label
       >
       <label class="soft flex items-center gap-1"
-        >to <input
-          class="token value"
+        >to <Input
+          look="token value"
           type="date"
           value={kind.latest ?? ""}
           onchange={(event) => set({ latest: value(event) || null })}
@@ -138,10 +139,10 @@
 {:else if kind.type === "phone"}
   <EditorLine title="Limits">
     <label class="soft flex items-center gap-1">
-      numbers of <input
-        class="token value"
-        size="8"
-        maxlength="2"
+      numbers of <Input
+        look="token value"
+        size={8}
+        maxlength={2}
         placeholder="anywhere"
         value={kind.region}
         onchange={(event) => set({ region: value(event).trim().toUpperCase() })}
@@ -152,19 +153,19 @@
   <EditorLine title="Limits">
     <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
       <label class="soft flex items-center gap-1"
-        >at most <input
-          class="token value"
+        >at most <Input
+          look="token value"
           inputmode="numeric"
-          size="6"
+          size={6}
           placeholder="no limit"
           value={kind.longest || ""}
           onchange={(event) => whole(event, 100_000, (longest) => ({ longest }))}
         /> characters</label
       >
       <label class="soft flex items-center gap-1"
-        >example <input
-          class="token plain"
-          size="14"
+        >example <Input
+          look="token"
+          size={14}
           value={kind.placeholder}
           onchange={(event) => set({ placeholder: value(event).trim() })}
         /></label

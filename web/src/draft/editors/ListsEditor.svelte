@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
+  import TextArea from "../../ui/TextArea.svelte";
   import { request } from "../../api/http";
   import type { LookupList, LookupRow, Lookups } from "../../api/types";
   import { pasted, tableText } from "../tables";
@@ -65,49 +68,48 @@
         {@const last = library.find(({ id }) => id === list.source?.list)}
         <span class="soft ml-auto whitespace-nowrap">from Lookups, version {list.source.version}</span>
         {#if last && last.version > list.source.version}
-          <button type="button" class="token plain" onclick={() => take(last.id)}
-            >take over version {last.version}</button
-          >
+          <Button look="token" onclick={() => take(last.id)}>take over version {last.version}</Button>
         {/if}
       {:else}
-        <button type="button" class="token plain ml-auto" onclick={() => open(list.key)}>edit</button>
+        <Button look="token" class="ml-auto" onclick={() => open(list.key)}>edit</Button>
       {/if}
-      <button
-        type="button"
-        class="token bare"
+      <Button
+        look="token faint"
         aria-label={`Take ${list.name} away`}
-        onclick={() => copy.edit({ type: "removeList", key: list.key })}>×</button
+        onclick={() => copy.edit({ type: "removeList", key: list.key })}>×</Button
       >
     </div>
   {/each}
   {#if editing !== null}
-    <input
-      class="token value mb-1 w-full"
+    <Input
+      look="token value"
+      width="100%"
+      class="mb-1"
       aria-label="Name of the list"
       placeholder="name of the list"
       bind:value={name}
     />
-    <textarea
-      class="token value key block w-full whitespace-pre"
-      rows="8"
+    <TextArea
+      look="token value"
+      class="key block w-full whitespace-pre"
+      rows={8}
       aria-label="Rows of the list, columns parted by tabs"
       placeholder={"Paste from a spreadsheet.\nThe first line holds the titles of the columns."}
       spellcheck="false"
-      bind:value={text}></textarea>
+      bind:value={text}
+    />
     {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
     <div class="mt-1 flex gap-1">
-      <button type="button" class="token plain" onclick={() => keep(false)}>Keep the list</button>
+      <Button look="token" onclick={() => keep(false)}>Keep the list</Button>
       {#if !editing}
-        <button type="button" class="token plain" onclick={() => keep(true)}
-          >Keep it and add a field for each column</button
-        >
+        <Button look="token" onclick={() => keep(true)}>Keep it and add a field for each column</Button>
       {/if}
-      <button type="button" class="token plain" onclick={() => (editing = null)}>Leave it</button>
+      <Button look="token" onclick={() => (editing = null)}>Leave it</Button>
     </div>
   {:else}
-    <button type="button" class="token add" onclick={() => open("")}>a new list</button>
+    <Button look="token add" onclick={() => open("")}>a new list</Button>
     {#each library.filter(({ id }) => !lists.some(({ source }) => source?.list === id)) as it (it.id)}
-      <button type="button" class="token add" onclick={() => take(it.id)}>“{it.name}” from Lookups</button>
+      <Button look="token add" onclick={() => take(it.id)}>“{it.name}” from Lookups</Button>
     {/each}
   {/if}
 </EditorLine>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import { request } from "../../api/http";
   import type { Colours, Look, Mark, Readable, Shade } from "../../api/types";
   import Picker from "../../ui/Picker.svelte";
@@ -16,12 +18,9 @@
   ] as const;
 
   /** The colours as their author has them now, kept or not. */
-  let colours = $state<Colours | null>(null);
+  let colours = $derived<Colours | null>(look.colours ? { ...look.colours } : null);
   let readable = $state<Readable | null>(null);
   let open = $state(false);
-  $effect(() => {
-    colours = look.colours ? { ...look.colours } : null;
-  });
   const text = $derived(colours?.text ?? "");
   const fill = $derived(colours?.fill ?? "");
   $effect(() => {
@@ -75,27 +74,28 @@
   chosen={[look.mark]}
   onpick={(mark) => onchange({ mark: mark as Mark })}
 />
-<button
-  type="button"
-  class={["token plain", look.bold && "on"]}
+<Button
+  look="token"
+  pressed={look.bold}
   aria-label={`Bold, ${of}`}
-  aria-pressed={look.bold}
-  onclick={() => onchange({ bold: !look.bold })}>bold</button
+  onclick={() => onchange({ bold: !look.bold })}>bold</Button
 >
-<button
-  type="button"
-  class={["token plain italic", look.italic && "on"]}
+<Button
+  look="token"
+  pressed={look.italic}
+  class="italic"
   aria-label={`Italic, ${of}`}
-  aria-pressed={look.italic}
-  onclick={() => onchange({ italic: !look.italic })}>italic</button
+  onclick={() => onchange({ italic: !look.italic })}>italic</Button
 >
 {#if colours && (look.colours || open)}
   <div class="mt-1 flex w-full flex-wrap items-center gap-2">
     {#each PARTS as { id, words } (id)}
       <label class="soft inline-flex items-center gap-1"
-        ><input
+        ><Input
+          look="bare"
+          width="2rem"
+          class="h-6"
           type="color"
-          class="h-6 w-8"
           aria-label={`Colour of the ${words}, ${of}`}
           value={colours[id]}
           onchange={(event) => keep({ [id]: event.currentTarget.value })}
@@ -114,12 +114,13 @@
   {#if readable && !isReadable}
     <p class="trouble mt-1 text-xs">
       {colours.despite ? "Hard to read" : "Not kept yet: hard to read"}; {readable.least} : 1 is the least.
-      <button type="button" class="underline" onclick={() => keep({ text: readable!.nearest })}
-        >Take {readable.nearest} for the text</button
+      <Button look="underlined" onclick={() => keep({ text: readable!.nearest })}
+        >Take {readable.nearest} for the text</Button
       >, or say why it has to be so:
     </p>
-    <input
-      class="token value w-full"
+    <Input
+      look="token value"
+      width="100%"
       aria-label={`Why the colours of ${of} have to be so`}
       placeholder="the reason"
       value={colours.despite}

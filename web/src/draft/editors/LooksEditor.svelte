@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Condition, LookRule, Node } from "../../api/types";
   import { PLAIN } from "../../document/looks";
   import ConditionEditor from "../conditions/ConditionEditor.svelte";
@@ -40,36 +42,34 @@
           of={`look ${i + 1}`}
           onchange={(part) => put(i, { look: { ...rule.look, ...part } })}
         />
-        <input
-          class="token value min-w-0"
-          size="14"
+        <Input
+          look="token value"
+          class="min-w-0"
+          size={14}
           aria-label={`Words of look ${i + 1}`}
           placeholder="no words"
           value={rule.look.words}
           onchange={(event) => put(i, { look: { ...rule.look, words: event.currentTarget.value.trim() } })}
         />
         {#if inRows}
-          <button
-            type="button"
-            class={["token plain", rule.extent === "row" && "on"]}
-            aria-pressed={rule.extent === "row"}
-            onclick={() => put(i, { extent: rule.extent === "row" ? "item" : "row" })}>whole row</button
+          <Button
+            look="token"
+            pressed={rule.extent === "row"}
+            onclick={() => put(i, { extent: rule.extent === "row" ? "item" : "row" })}>whole row</Button
           >
         {/if}
         {#if i > 0}
-          <button
-            type="button"
-            class="token bare"
+          <Button
+            look="token faint"
             aria-label={`Try look ${i + 1} earlier`}
             title="Try it earlier"
-            onclick={() => change((now) => now.toSpliced(i - 1, 2, now[i]!, now[i - 1]!))}>↑</button
+            onclick={() => change((now) => now.toSpliced(i - 1, 2, now[i]!, now[i - 1]!))}>↑</Button
           >
         {/if}
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Take look ${i + 1} away`}
-          onclick={() => change((now) => now.toSpliced(i, 1))}>×</button
+          onclick={() => change((now) => now.toSpliced(i, 1))}>×</Button
         >
       </div>
       when
@@ -87,6 +87,6 @@
   {#if adding}
     when <NewClause except={[]} {rows} onadd={add} oncancel={() => (adding = false)} />
   {:else}
-    <button type="button" class="token add" onclick={() => (adding = true)}>add a look</button>
+    <Button look="token add" onclick={() => (adding = true)}>add a look</Button>
   {/if}
 </EditorLine>

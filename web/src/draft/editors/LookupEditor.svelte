@@ -62,7 +62,7 @@
       ><span class="soft">{label} is</span>
       <Picker
         label={`Rows where ${label} is`}
-        tone={parent ? "field" : "add"}
+        tone={parent ? "token field" : "token add"}
         text={parent ? `the answer to ${copy.nodes.get(parent)?.name ?? parent}` : "any"}
         options={parents}
         chosen={[parent]}

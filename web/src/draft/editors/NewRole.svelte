@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from "../../ui/Input.svelte";
   import { workingCopy } from "../context";
 
   const copy = workingCopy();
@@ -15,9 +16,9 @@
 </script>
 
 <form onsubmit={add}>
-  <input
-    class="token add"
-    size="22"
+  <Input
+    look="token add"
+    size={22}
     aria-label="Name of a new role"
     placeholder="another role"
     bind:value={name}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import type { Field, FieldKind, Offer } from "../../api/types";
   import { choicesOf } from "../../document/answers";
   import { workingCopy } from "../context";
@@ -69,19 +70,19 @@
       following
       <Picker
         label="Choices follow"
-        tone="field"
+        tone="token field"
         text={copy.nodes.get(offer.parent)?.name ?? offer.parent}
         options={parents}
         chosen={[offer.parent]}
         onpick={follow}
       />
-      <button type="button" class="token plain" onclick={() => set(null)}>always all</button>
+      <Button look="token" onclick={() => set(null)}>always all</Button>
       {#each choicesOf(parent.kind, null) as answer (answer.id)}
         <span class="mt-1 flex items-start gap-1"
           ><span class="token field shrink-0">{answer.label}</span>
           <Picker
             label={`Offered for ${answer.label}`}
-            tone="value"
+            tone="token value"
             several
             text={said(answer.id)}
             options={kind.choices.map(({ id, label }) => ({ id, label }))}
@@ -92,7 +93,7 @@
       {/each}
     {:else}
       always all
-      <Picker label="Choices follow" tone="add" text="following …" options={parents} onpick={follow} />
+      <Picker label="Choices follow" tone="token add" text="following …" options={parents} onpick={follow} />
     {/if}
   </EditorLine>
 {/if}

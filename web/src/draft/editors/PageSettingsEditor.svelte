@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { PageSettings } from "../../api/types";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
@@ -19,35 +21,26 @@
 
 <EditorLine title="Spacing">
   {#each SPACINGS as each (each)}
-    <button
-      type="button"
-      class={["token plain", settings.spacing === each && "on"]}
-      aria-pressed={settings.spacing === each}
-      onclick={() => set({ spacing: each })}>{each}</button
+    <Button look="token" pressed={settings.spacing === each} onclick={() => set({ spacing: each })}
+      >{each}</Button
     >
   {/each}
 </EditorLine>
 <EditorLine title="Pages">
   {#each PAPERS as { id, label } (id)}
-    <button
-      type="button"
-      class={["token plain", settings.paper === id && "on"]}
-      aria-pressed={settings.paper === id}
-      onclick={() => set({ paper: id })}>{label}</button
-    >
+    <Button look="token" pressed={settings.paper === id} onclick={() => set({ paper: id })}>{label}</Button>
   {/each}
-  <button
-    type="button"
-    class={["token plain", settings.numbering === "sections" && "on"]}
-    aria-pressed={settings.numbering === "sections"}
+  <Button
+    look="token"
+    pressed={settings.numbering === "sections"}
     onclick={() => set({ numbering: settings.numbering === "sections" ? "none" : "sections" })}
-    >sections numbered</button
+    >sections numbered</Button
   >
 </EditorLine>
 <EditorLine title="Language">
-  <input
-    class="token value"
-    size="8"
+  <Input
+    look="token value"
+    size={8}
     aria-label="Language of the texts"
     placeholder="en"
     title="A language tag, such as de, nl or ar"

@@ -31,7 +31,7 @@
 <EditorLine title="Follows">
   <Picker
     label="Follows"
-    tone="field"
+    tone="token field"
     text={picture.follows ? (copy.nodes.get(picture.follows)?.name ?? picture.follows) : "nothing"}
     options={fields}
     chosen={[picture.follows]}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
   import { workingCopy } from "../context";
 
   const copy = workingCopy();
@@ -13,26 +14,25 @@
       <ul class="mt-1">
         {#each refused.followers as follower (follower.key)}
           <li>
-            <button type="button" class="link" onclick={() => copy.select(follower.key, true)}
-              >{follower.name}</button
-            > <span>{follower.what}</span>
+            <Button look="link" onclick={() => copy.select(follower.key, true)}>{follower.name}</Button>
+            <span>{follower.what}</span>
           </li>
         {/each}
       </ul>
     {/if}
     <div class="mt-1.5 flex gap-1">
       {#if refused.anyway && refused.followers.length}
-        <button type="button" class="token plain" onclick={() => copy.edit(refused.anyway!)}>
+        <Button look="token" onclick={() => copy.edit(refused.anyway!)}>
           {refused.anyway.type === "delete"
             ? "Delete and drop these conditions"
             : "Take away and drop from these conditions"}
-        </button>
+        </Button>
       {/if}
       {#if refused.failed}
-        <button type="button" class="token plain" onclick={() => copy.tryAgain()}>Try again</button>
+        <Button look="token" onclick={() => copy.tryAgain()}>Try again</Button>
       {/if}
-      <button type="button" class="token plain" onclick={() => copy.dismiss()}
-        >{refused.followers.length ? "Keep it" : "Close"}</button
+      <Button look="token" onclick={() => copy.dismiss()}
+        >{refused.followers.length ? "Keep it" : "Close"}</Button
       >
     </div>
   </div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Role } from "../../api/types";
   import ConditionEditor from "../conditions/ConditionEditor.svelte";
   import { workingCopy } from "../context";
@@ -19,8 +21,9 @@
 
 <!-- One role: its turn, its name, and when it takes part. -->
 <div class="flex items-center gap-1">
-  <input
-    class="token value w-14"
+  <Input
+    look="token value"
+    width="3.5rem"
     type="number"
     min="0"
     aria-label={`Turn of ${role.name}`}
@@ -31,8 +34,9 @@
       if (Number.isInteger(order)) void put(() => ({ order }));
     }}
   />
-  <input
-    class="token value min-w-0 grow"
+  <Input
+    look="token value"
+    class="min-w-0 grow"
     aria-label="Name of the role"
     value={role.name}
     onchange={(event) => {
@@ -40,29 +44,30 @@
       void put(() => ({ name }));
     }}
   />
-  <button
-    type="button"
-    class="token bare"
+  <Button
+    look="token faint"
     aria-label={`Take ${role.name} away`}
-    onclick={() => copy.edit({ type: "removeRole", key: role.key, dropFollowers: false })}>×</button
+    onclick={() => copy.edit({ type: "removeRole", key: role.key, dropFollowers: false })}>×</Button
   >
 </div>
-takes part
-{#if role.takesPart}
-  when
-  <ConditionEditor
-    condition={role.takesPart}
-    onchange={(of) => put(({ takesPart }) => ({ takesPart: takesPart && of(takesPart) }))}
-  />
-{:else if adding}
-  when <NewClause
-    except={[]}
-    onadd={(takesPart) => {
-      adding = false;
-      void put(() => ({ takesPart }));
-    }}
-    oncancel={() => (adding = false)}
-  />
-{:else}
-  always <button type="button" class="token add" onclick={() => (adding = true)}>only when …</button>
-{/if}
+<div class="leading-[30px]">
+  takes part
+  {#if role.takesPart}
+    when
+    <ConditionEditor
+      condition={role.takesPart}
+      onchange={(of) => put(({ takesPart }) => ({ takesPart: takesPart && of(takesPart) }))}
+    />
+  {:else if adding}
+    when <NewClause
+      except={[]}
+      onadd={(takesPart) => {
+        adding = false;
+        void put(() => ({ takesPart }));
+      }}
+      oncancel={() => (adding = false)}
+    />
+  {:else}
+    always <Button look="token add" onclick={() => (adding = true)}>only when …</Button>
+  {/if}
+</div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Section } from "../../api/types";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
@@ -16,8 +18,9 @@
   {#if section.rows}
     {@const { least, most } = section.rows}
     from
-    <input
-      class="token figure w-14"
+    <Input
+      look="token figure"
+      width="3.5rem"
       type="number"
       min="0"
       aria-label="The least rows"
@@ -25,8 +28,9 @@
       onchange={(event) => set(whole(event.currentTarget, least), most)}
     />
     to
-    <input
-      class="token figure w-14"
+    <Input
+      look="token figure"
+      width="3.5rem"
       type="number"
       min="1"
       aria-label="The most rows"
@@ -34,12 +38,10 @@
       onchange={(event) => set(least, whole(event.currentTarget, most))}
     />
     rows
-    <button
-      type="button"
-      class="token plain"
-      onclick={() => copy.edit({ type: "setRows", key: section.key, rows: null })}>stands once</button
+    <Button look="token" onclick={() => copy.edit({ type: "setRows", key: section.key, rows: null })}
+      >stands once</Button
     >
   {:else}
-    <button type="button" class="token plain" onclick={() => set(1, 20)}>let it repeat</button>
+    <Button look="token" onclick={() => set(1, 20)}>let it repeat</Button>
   {/if}
 </EditorLine>

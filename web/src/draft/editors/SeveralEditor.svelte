@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { withKeys } from "../shortcuts";
+  import Button from "../../ui/Button.svelte";
   import type { Aspect, Width } from "../../api/types";
   import AspectLine from "./AspectLine.svelte";
   import { conditionOf } from "../conditions/clauses";
@@ -25,11 +27,11 @@
 
 <section class="editor-card" aria-label={`${keys.length} selected`}>
   <h3 class="mb-1.5 text-sm font-semibold">{keys.length} selected</h3>
-  <p class="soft mb-1 text-[12.5px]">{keys.map((key) => copy.view(key).name).join(", ")}</p>
+  <p class="soft mb-1 text-note">{keys.map((key) => copy.view(key).name).join(", ")}</p>
   <RefusedEdit />
   {#each aspects as aspect (aspect)}
     {@const { same, condition } = common(aspect)}
-    {#if !same}<p class="soft text-[12px]">
+    {#if !same}<p class="soft text-note">
         They differ in when they are {aspect}; what is set here is for all.
       </p>{/if}
     <AspectLine {keys} {aspect} {condition} />
@@ -37,36 +39,28 @@
   {#if allFields}
     <EditorLine title="Width">
       {#each WIDTHS as width (width)}
-        <button
-          type="button"
-          class="token plain"
+        <Button
+          look="token"
           onclick={() => keys.forEach((key) => void copy.edit({ type: "setWidth", key, width }))}
-          >{width}</button
+          >{width}</Button
         >
       {/each}
     </EditorLine>
   {/if}
   <footer class="flex flex-wrap gap-1 border-t border-hairline pt-2">
-    <button
-      type="button"
-      class="token plain"
-      onclick={() => copy.make({ type: "duplicate", keys, holder: null, after: null })}>Duplicate</button
+    <Button look="token" onclick={() => copy.make({ type: "duplicate", keys, holder: null, after: null })}
+      >Duplicate</Button
     >
-    <button type="button" class="token plain" title="Copy (Ctrl C)" onclick={() => copy.copyChosen()}
-      >Copy</button
-    >
+    <Button look="token" title={withKeys("Copy", "copy")} onclick={() => copy.copyChosen()}>Copy</Button>
     {#if copy.clip.length}
-      <button
-        type="button"
-        class="token plain"
-        title="Paste logic (Ctrl Shift V)"
-        onclick={() => copy.pasteLogic()}>Paste the logic of {copy.nodes.get(copy.clip[0]!)?.name}</button
+      <Button look="token" title={withKeys("Paste logic", "pasteLogic")} onclick={() => copy.pasteLogic()}
+        >Paste the logic of {copy.nodes.get(copy.clip[0]!)?.name}</Button
       >
     {/if}
-    <button
-      type="button"
-      class="token plain ml-auto"
-      onclick={() => copy.edit({ type: "delete", keys, dropFollowers: false })}>Delete</button
+    <Button
+      look="token"
+      class="ml-auto"
+      onclick={() => copy.edit({ type: "delete", keys, dropFollowers: false })}>Delete</Button
     >
   </footer>
 </section>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import Input from "../../ui/Input.svelte";
   import type { Condition } from "../../api/types";
   import ConditionEditor from "../conditions/ConditionEditor.svelte";
   import { workingCopy } from "../context";
@@ -20,8 +22,9 @@
   {#each named as shared (shared.key)}
     <div class="mb-2">
       <div class="flex items-center gap-1">
-        <input
-          class="token value min-w-0 grow"
+        <Input
+          look="token value"
+          class="min-w-0 grow"
           aria-label="Name of the shared condition"
           value={shared.name}
           onchange={(event) =>
@@ -32,17 +35,15 @@
               condition: shared.condition,
             })}
         />
-        <button
-          type="button"
-          class="token plain"
+        <Button
+          look="token"
           title="Write it out wherever it is used"
-          onclick={() => copy.edit({ type: "inline", condition: shared.key })}>write out</button
+          onclick={() => copy.edit({ type: "inline", condition: shared.key })}>write out</Button
         >
-        <button
-          type="button"
-          class="token bare"
+        <Button
+          look="token faint"
           aria-label={`Take ${shared.name} away`}
-          onclick={() => copy.edit({ type: "removeShared", key: shared.key, dropFollowers: false })}>×</button
+          onclick={() => copy.edit({ type: "removeShared", key: shared.key, dropFollowers: false })}>×</Button
         >
       </div>
       holds when
@@ -64,16 +65,14 @@
   {#if adding}
     holds when <NewClause except={[]} onadd={add} oncancel={() => (adding = false)} />
   {:else}
-    <input
-      class="token add"
-      size="22"
+    <Input
+      look="token add"
+      size={22}
       aria-label="Name of a new shared condition"
       placeholder="name of a new one"
       bind:value={naming}
       onkeydown={(event) => event.key === "Enter" && naming.trim() && (adding = true)}
     />
-    {#if naming.trim()}<button type="button" class="token plain" onclick={() => (adding = true)}
-        >holds when …</button
-      >{/if}
+    {#if naming.trim()}<Button look="token" onclick={() => (adding = true)}>holds when …</Button>{/if}
   {/if}
 </EditorLine>

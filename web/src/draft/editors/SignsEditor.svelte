@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Input from "../../ui/Input.svelte";
   import type { ChoiceSign, Field, Indicator, Presence, Sign } from "../../api/types";
   import { PLAIN } from "../../document/looks";
   import { namable } from "../conditions/choices";
@@ -42,11 +43,12 @@
   <div class="mb-1.5">
     <div class="flex flex-wrap items-center gap-1">
       <span class="soft w-full">{name}</span>
-      <input
-        class="token value min-w-0 grow"
+      <Input
+        look="token value"
+        class="min-w-0 grow"
         aria-label={`Words for ${name}`}
         placeholder="Says nothing"
-        maxlength="200"
+        maxlength={200}
         value={it.label}
         onchange={(event) => change({ label: event.currentTarget.value.trim() })}
       />

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from "../../ui/Button.svelte";
+  import TextArea from "../../ui/TextArea.svelte";
   import type { Field, FieldValue } from "../../api/types";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
@@ -74,14 +76,16 @@
   />
   {#if way !== "none"}
     {#if way === "starting"}
-      <textarea
-        class="token figure starting"
-        rows="1"
+      <TextArea
+        look="token figure"
+        class="key w-full resize-y [field-sizing:content]"
+        rows={1}
         aria-label="What it begins as"
         placeholder="as it would be typed"
         spellcheck="false"
         value={way === now ? text : ""}
-        onchange={(event) => write(event.currentTarget.value)}></textarea>
+        onchange={(event) => write(event.currentTarget.value)}
+      />
     {:else}
       <FormulaInput
         label="Formula"
@@ -93,21 +97,10 @@
   {/if}
   {#if field.value?.type === "workedOut" && way === "workedOut"}
     {@const { formula, overtypable } = field.value}
-    <button
-      type="button"
-      class={["token plain", overtypable && "on"]}
-      aria-pressed={overtypable}
-      onclick={() => set({ type: "workedOut", formula, overtypable: !overtypable })}>can be typed over</button
+    <Button
+      look="token"
+      pressed={overtypable}
+      onclick={() => set({ type: "workedOut", formula, overtypable: !overtypable })}>can be typed over</Button
     >
   {/if}
 </EditorLine>
-
-<style>
-  .starting {
-    font-family: var(--font-key);
-    font-size: 12.5px;
-    width: 100%;
-    field-sizing: content;
-    resize: vertical;
-  }
-</style>

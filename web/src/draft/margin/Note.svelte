@@ -45,7 +45,7 @@
 <style>
   .note {
     padding: 3px 14px 5px 16px;
-    font: 14.5px/1.42 var(--font-margin);
+    font: var(--text-sheet)/1.42 var(--font-margin);
   }
 
   /* What is longer is read in full where it is edited; the document is not torn apart for it. */
@@ -58,7 +58,7 @@
   }
 
   .name {
-    font: 12.5px var(--font-chrome);
+    font: var(--text-note) var(--font-chrome);
     color: var(--color-soft);
     margin-right: 5px;
   }

@@ -9,7 +9,7 @@
     display: inline-block;
     border-radius: 8px;
     padding: 0 7px;
-    font: 600 11.5px/1.5 var(--font-chrome);
+    font: 600 var(--text-note)/1.5 var(--font-chrome);
     white-space: nowrap;
   }
 

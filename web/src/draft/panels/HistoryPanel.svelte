@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { focused } from "../../ui/focused";
+  import Button from "../../ui/Button.svelte";
   import { request } from "../../api/http";
   import type { History } from "../../api/types";
   import { time } from "../../times";
@@ -9,7 +11,6 @@
   const copy = workingCopy();
   let history = $state<History | null>(null);
   let trouble = $state("");
-  let close = $state<HTMLButtonElement>();
 
   $effect(() => {
     void copy.revision;
@@ -18,7 +19,6 @@
       (problem: Error) => (trouble = problem.message),
     );
   });
-  $effect(() => close?.focus());
 
   async function back(steps: number) {
     for (let step = 0; step < steps && !copy.refused; step++) await copy.undo();
@@ -31,7 +31,7 @@
 <section class="history" aria-label="History">
   <header class="flex items-center pb-1.5">
     <h2 class="font-semibold">History</h2>
-    <button type="button" class="button quiet ml-auto py-0" bind:this={close} onclick={onclose}>Close</button>
+    <Button look="quiet" size="low" class="ml-auto" {@attach focused} onclick={onclose}>Close</Button>
   </header>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
   <ol class="min-h-0 overflow-y-auto">
@@ -40,14 +40,13 @@
         <span class="soft whitespace-nowrap">{time(step.made)}</span>
         <span class="min-w-0 grow [overflow-wrap:anywhere]"
           >{step.words}{#if step.undone}<span class="soft"> (taken back)</span>{/if}
-          <span class="soft block text-[12px]">{step.by}</span></span
+          <span class="soft block text-note">{step.by}</span></span
         >
         {#if step.back}
-          <button
-            type="button"
-            class="token plain whitespace-nowrap"
+          <Button
+            look="token"
             title="Take back this edit of yours and all of yours after it"
-            onclick={() => back(step.back)}>{step.back === 1 ? "Undo" : `Undo to here`}</button
+            onclick={() => back(step.back)}>{step.back === 1 ? "Undo" : `Undo to here`}</Button
           >
         {/if}
       </li>

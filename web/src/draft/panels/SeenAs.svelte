@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from "../../ui/Select.svelte";
   import type { Stage } from "../../api/types";
   import { workingCopy } from "../context";
 
@@ -13,18 +14,19 @@
 </script>
 
 <!-- At which stage, and as whom, the document is seen. -->
-<select
-  class="button on-spruce"
+<Select
+  look="on spruce"
   aria-label="Stage at which the document is seen"
   title="Stage at which the document is seen"
   value={copy.stage}
   onchange={(event) => copy.seeAs(event.currentTarget.value as Stage, copy.role)}
 >
   {#each STAGES as { id, label } (id)}<option value={id}>{label}</option>{/each}
-</select>
+</Select>
 {#if roles.length}
-  <select
-    class="button on-spruce max-w-36"
+  <Select
+    look="on spruce"
+    class="max-w-36"
     aria-label="Role that sees the document"
     title="Role that sees the document"
     value={copy.role}
@@ -32,5 +34,5 @@
   >
     <option value="">as anybody</option>
     {#each roles as { key, name } (key)}<option value={key}>as {name}</option>{/each}
-  </select>
+  </Select>
 {/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Input from "../../ui/Input.svelte";
+  import Select from "../../ui/Select.svelte";
   import { workingCopy } from "../context";
 
   const copy = workingCopy();
@@ -29,12 +31,12 @@
 <!-- Sets of answers to try the document with. -->
 {#if naming}
   <form onsubmit={keep}>
-    <!-- svelte-ignore a11y_autofocus -- its author has just asked for it -->
-    <input
-      class="text-input w-40 text-ink"
+    <Input
+      width="10rem"
+      class="text-ink"
       aria-label="Name of the trial"
       placeholder="Name of the trial"
-      maxlength="200"
+      maxlength={200}
       autofocus
       bind:value={name}
       onblur={keep}
@@ -42,8 +44,9 @@
     />
   </form>
 {:else}
-  <select
-    class="button on-spruce max-w-32"
+  <Select
+    look="on spruce"
+    class="max-w-32"
     aria-label="Answers to try the document with"
     title="Answers to try the document with"
     onchange={(event) => pick(event.currentTarget)}
@@ -56,5 +59,5 @@
       <option value={KEEP}>Keep these as a trial …</option>
       <option value={CLEAR}>Clear these</option>
     {/if}
-  </select>
+  </Select>
 {/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { focused } from "../../ui/focused";
+  import Button from "../../ui/Button.svelte";
   import { request } from "../../api/http";
   import type { Explained, Way, Why } from "../../api/types";
   import { workingCopy } from "../context";
@@ -8,7 +10,6 @@
   const copy = workingCopy();
   let why = $state<Why | null>(null);
   let trouble = $state("");
-  let close = $state<HTMLButtonElement>();
 
   $effect(() => {
     void copy.revision;
@@ -18,7 +19,6 @@
       (problem: Error) => (trouble = problem.message),
     );
   });
-  $effect(() => close?.focus({ preventScroll: true }));
 
   const OPENS = { shown: "Make it show", editable: "Unlock it", open: "Open it out", required: "" };
 
@@ -59,14 +59,12 @@
     {#if !why.reasons.length && !why.foldedIn.length}<p class="soft">Nothing drives it.</p>{/if}
     {#each why.ways as way (way.opens)}
       <p class="mt-2">
-        <button type="button" class="button plain text-[12.5px]" onclick={() => make(way)}
-          >{OPENS[way.opens]}</button
-        >
+        <Button onclick={() => make(way)}>{OPENS[way.opens]}</Button>
         <span class="soft">{way.changes.map(({ words }) => words).join(", and ")}</span>
       </p>
     {/each}
   {/if}
-  <button type="button" class="close soft underline" bind:this={close} onclick={onclose}>Close</button>
+  <Button look="underlined" class="soft close" {@attach focused} onclick={onclose}>Close</Button>
 </div>
 
 <style>
@@ -77,7 +75,7 @@
     background: var(--color-straw);
     padding: 8px 12px;
     margin-block: 4px 6px;
-    font-size: 13px;
+    font-size: var(--text-chrome);
   }
 
   .why :global(li) {
@@ -88,7 +86,7 @@
   .no {
     display: inline-block;
     min-width: 52px;
-    font-size: 11.5px;
+    font-size: var(--text-note);
     font-weight: 600;
   }
 
@@ -100,10 +98,10 @@
     color: var(--color-straw-ink);
   }
 
-  .close {
+  div :global(.close) {
     position: absolute;
     top: 6px;
     right: 10px;
-    font-size: 12px;
+    font-size: var(--text-note);
   }
 </style>

@@ -6,7 +6,6 @@ import static loesscape.server.journeys.Steps.starting;
 
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.CDPSession;
-import com.microsoft.playwright.Dialog;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import loesscape.server.testing.Browser;
@@ -90,7 +89,6 @@ class DoorsJourneyTest {
     @Test
     void aLinkClosesARecordIsDeletedAndAPersonIsFound() {
         Page author = Steps.signedIn(SERVER, BROWSER);
-        author.onDialog(Dialog::accept);
         Steps.open(author, "Equipment loan agreement");
         author.getByRole(AriaRole.LINK, named("Release")).click();
         author.getByRole(AriaRole.BUTTON, named("New link")).click();
@@ -112,6 +110,17 @@ class DoorsJourneyTest {
         Browser.isAccessible(author);
         filler.reload();
         assertThat(filler.locator("body")).containsText("This closed on");
+
+        author.getByRole(AriaRole.BUTTON, starting("End the link")).first().click();
+        assertThat(author.getByRole(AriaRole.ALERTDIALOG)).containsText("End this link for good?");
+        assertThat(author.getByRole(AriaRole.BUTTON, named("Leave it as it is")))
+                .isFocused();
+        Browser.isAccessible(author);
+        author.keyboard().press("Escape");
+        assertThat(author.getByRole(AriaRole.ALERTDIALOG)).isHidden();
+        author.getByRole(AriaRole.BUTTON, starting("End the link")).first().click();
+        author.getByRole(AriaRole.BUTTON, named("End the link")).click();
+        assertThat(author.getByRole(AriaRole.REGION, named("Links"))).containsText("ended");
 
         author.getByRole(AriaRole.LINK, named("Records")).click();
         author.getByRole(AriaRole.LINK, named("1")).first().click();

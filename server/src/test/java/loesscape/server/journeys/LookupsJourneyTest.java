@@ -29,7 +29,9 @@ class LookupsJourneyTest {
         Page author = Steps.signedIn(SERVER, BROWSER);
         author.getByRole(AriaRole.LINK, named("Lookups")).click();
         byte[] file = "Yard;Gate;Rate\nNorth;A;4,5\nNorth;B;5\n".getBytes(StandardCharsets.UTF_8);
-        author.getByLabel("A list from a CSV file").setInputFiles(new FilePayload("Yards.csv", "text/csv", file));
+        author.waitForFileChooser(() -> author.getByRole(AriaRole.BUTTON, named("A list from a CSV file"))
+                        .click())
+                .setFiles(new FilePayload("Yards.csv", "text/csv", file));
         assertThat(author.getByLabel("Name of the list")).hasValue("Yards");
         author.getByLabel("Gate, row 2").fill("Back gate");
         author.getByRole(AriaRole.BUTTON, starting("Licensed drillers")).click();

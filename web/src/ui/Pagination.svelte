@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from "./Button.svelte";
   let {
     page,
     size,
@@ -21,10 +22,10 @@
 <!-- The way through a list that is shown a page at a time; nothing where one page shows all. -->
 {#if last > 0}
   <nav class="mt-3 flex items-center justify-center gap-3" aria-label={`Pages of ${what}`}>
-    <button class="button" disabled={page === 0} onclick={() => ongo(page - 1)}>Before</button>
+    <Button disabled={page === 0} onclick={() => ongo(page - 1)}>Before</Button>
     <span class="soft" role="status"
       >{number(page * size + 1)} to {number(Math.min(found, (page + 1) * size))} of {number(found)}</span
     >
-    <button class="button" disabled={page >= last} onclick={() => ongo(page + 1)}>After</button>
+    <Button disabled={page >= last} onclick={() => ongo(page + 1)}>After</Button>
   </nav>
 {/if}

@@ -1,0 +1,31 @@
+<script lang="ts">
+  import type { Snippet } from "svelte";
+  import type { ClassValue, HTMLAnchorAttributes, HTMLButtonAttributes } from "svelte/elements";
+  import { BUTTON_LOOKS, type ButtonLook, type ControlSize } from "../looks";
+
+  let {
+    look = "usual",
+    size = "usual",
+    class: place,
+    children,
+    href,
+    ...rest
+  }: {
+    look?: ButtonLook;
+    size?: ControlSize;
+    class?: ClassValue;
+    /** Where it leads: it is a link then. */
+    href?: string;
+    download?: boolean | string;
+    children?: Snippet;
+  } & Omit<HTMLButtonAttributes, "class"> = $props();
+
+  const classes = $derived([BUTTON_LOOKS[look], size !== "usual" && size, place]);
+</script>
+
+<!-- For the pages of those who fill in and sign, which have to be there at once: the same looks, nothing besides. -->
+{#if href !== undefined}
+  <a {href} {...rest as HTMLAnchorAttributes} class={classes}>{@render children?.()}</a>
+{:else}
+  <button type="button" {...rest} class={classes}>{@render children?.()}</button>
+{/if}
