@@ -10,6 +10,18 @@ export default defineConfig(({ mode }) => ({
     // Fonts and pictures stay files: the content security policy does not allow them inside style sheets.
     assetsInlineLimit: 0,
     rollupOptions: {
+      output: {
+        // What all pages of authors stand on comes at once: one wait, not one for each component.
+        codeSplitting: {
+          includeDependenciesRecursively: false,
+          groups: [
+            {
+              name: "ui",
+              test: /\/src\/ui\/(?!light|looks)|\/(flowbite-svelte|tailwind-(variants|merge))\//,
+            },
+          ],
+        },
+      },
       input: { author: "index.html", filler: "fill.html" },
       // Flowbite's components name their whole library and do not say that what is not used may be left out.
       treeshake: { moduleSideEffects: (id) => !id.includes("/node_modules/flowbite-svelte/") },

@@ -10,6 +10,10 @@
   type Page = { load: () => Promise<{ default: Component<any> }>; about?: Record<string, unknown> };
 
   const ready = session.load();
+  // Most who come are signed in: their page is fetched while the server is asked who they are.
+  void pageAt(router.path, "somebody")
+    .load()
+    .catch(() => {});
 
   const author = $derived(session.value?.author);
   const page = $derived(pageAt(router.path, author));

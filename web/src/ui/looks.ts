@@ -13,8 +13,6 @@ export const BUTTON_LOOKS = {
   link: "link",
   "grave link": "link grave",
   underlined: "underlined",
-  /** What something is called, in a sentence of the margin. */
-  named: "named",
   bare: "bare",
   token: "token plain",
   "token field": "token field",

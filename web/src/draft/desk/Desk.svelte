@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Button from "../../ui/Button.svelte";
+  import Button from "../../ui/light/Button.svelte";
   import { address, withRow } from "../../document/answers";
   import { wrapping } from "../../document/forms";
   import { lookClass } from "../../document/looks";

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Button from "../../ui/Button.svelte";
+  import Button from "../../ui/light/Button.svelte";
   import { address } from "../../document/answers";
   import Indicated from "../../document/Indicated.svelte";
   import FieldControl from "../../document/FieldControl.svelte";

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Choosing } from "../../ui/choosing.svelte";
   import Options from "../../ui/Options.svelte";
-  import Button from "../../ui/Button.svelte";
+  import Button from "../../ui/light/Button.svelte";
   import Input from "../../ui/Input.svelte";
   import { tick } from "svelte";
   import { workingCopy } from "../context";

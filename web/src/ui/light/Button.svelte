@@ -23,7 +23,10 @@
   const classes = $derived([BUTTON_LOOKS[look], size !== "usual" && size, place]);
 </script>
 
-<!-- For the pages of those who fill in and sign, which have to be there at once: the same looks, nothing besides. -->
+<!--
+  The same looks and nothing besides: for the pages of those who fill in and sign, which have to be there at once, and for
+  what stands beside every item of a long document.
+-->
 {#if href !== undefined}
   <a {href} {...rest as HTMLAnchorAttributes} class={classes}>{@render children?.()}</a>
 {:else}
