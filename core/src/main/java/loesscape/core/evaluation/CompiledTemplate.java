@@ -4,10 +4,8 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
 import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Node;
@@ -44,7 +42,6 @@ public final class CompiledTemplate {
     private final Map<String, Test> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
     private volatile @Nullable Waiting waiting;
-    private volatile @Nullable DecisionCode generated;
 
     private CompiledTemplate(PreparedTemplate prepared) {
         this.prepared = prepared;
@@ -151,10 +148,7 @@ public final class CompiledTemplate {
         int section = slots.rows(slot);
         int count = section == Slots.NONE ? 1 : seen.rows[section].length;
         boolean isField = rules[slot].node() instanceof Field;
-        run.shown[slot] = new boolean[count];
-        seen.counting[slot] = new Value[count];
-        run.readings[slot] = isField ? new Reading[count] : run.readings[slot];
-        run.overtyped[slot] = isField ? new boolean[count] : run.overtyped[slot];
+        run.prepare(slot, count, isField);
         for (int row = 0; row < count; row++) {
             seen.row = row;
             decide(run, slot, row, isField, typed);
@@ -172,24 +166,20 @@ public final class CompiledTemplate {
         String address = isField || !run.settled.isEmpty() ? address(seen, slot, row) : "";
         boolean isSettled = run.settled.contains(address);
         boolean isShown = isSettled || (holderShown && Rules.holds(own.shown(), true, seen));
-        run.shown[slot][row] = isShown;
+        run.show(slot, row, isShown);
         if (isField) {
             Field field = (Field) own.node();
             Reading reading = null;
             if (isSettled) {
                 String text = typed.apply(address);
                 reading = Reading.settled(field.kind(), text == null ? "" : text);
-                run.overtyped[slot][row] = false;
             } else if (isShown) {
                 reading = reading(run, slot, row, field, typed.apply(address));
             }
             run.readings[slot][row] = reading;
             seen.counting[slot][row] = reading == null ? Value.blank() : reading.value();
-        } else {
-            seen.counting[slot][row] = Value.blank();
-            if (own.node() instanceof Section it && it.rows() != null) {
-                seen.rows[slot] = isShown ? RowNames.of(it.rows(), typed.apply(it.key())) : RowNames.first(0);
-            }
+        } else if (own.node() instanceof Section it && it.rows() != null) {
+            seen.rows[slot] = isShown ? RowNames.of(it.rows(), typed.apply(it.key())) : RowNames.first(0);
         }
     }
 
@@ -203,13 +193,12 @@ public final class CompiledTemplate {
         Rules own = rules[slot];
         Offered offered = own.offering().now(seen);
         String text = typed == null ? "" : typed;
-        run.overtyped[slot][row] = false;
         switch (field.value()) {
             case null -> {}
             case FieldValue.Starting(var answer) -> text = typed == null ? answer : typed;
             case FieldValue.WorkedOut(var ignored, var overtypable) -> {
                 boolean overtyped = overtypable && !text.isBlank();
-                run.overtyped[slot][row] = overtyped;
+                run.overtype(slot, row, overtyped);
                 if (!overtyped && own.workedOut() != null) {
                     return new Reading.Read(
                             WorkedOut.value(field.kind(), own.workedOut().apply(seen), offered));
@@ -223,15 +212,13 @@ public final class CompiledTemplate {
 
     /** How every node stands when all is decided. */
     State state(Run run) {
-        Map<String, NodeState> all = LinkedHashMap.newLinkedHashMap(slots.count());
-        states.collect(run, all);
         Map<String, Boolean> roles = new LinkedHashMap<>();
         takesPart.forEach((role, test) -> roles.put(role, test.holds(run.seen)));
         List<String> unmet = finish.stream()
                 .filter(rule -> !rule.refusedWhen().holds(run.seen))
                 .map(Rules.CompiledCheck::message)
                 .toList();
-        return new State(Collections.unmodifiableMap(all), Collections.unmodifiableMap(roles), unmet);
+        return new State(states.all(run), Collections.unmodifiableMap(roles), unmet);
     }
 
     /** How nodes stand, one by one. */
@@ -252,31 +239,9 @@ public final class CompiledTemplate {
         return symbols;
     }
 
-    /** Code that decides all of it; none where rows, worked-out values or choices that follow others have a say. */
-    Optional<DecisionCode> generated() {
-        if (!template.nodes().stream().allMatch(CompiledTemplate::isDecidable)
-                || template.roles().stream().anyMatch(role -> role.takesPart() != null)) {
-            return Optional.empty();
-        }
-        DecisionCode known = generated;
-        if (known == null) {
-            known = DecisionWriter.write(slots, order, condition -> conditions.compile(condition, null), symbols);
-            generated = known;
-        }
-        return Optional.of(known);
-    }
-
-    private static boolean isDecidable(Node node) {
-        return switch (node) {
-            case Section section -> !section.isRepeating();
-            case Field field ->
-                !(field.value() instanceof FieldValue.WorkedOut)
-                        && !(field.kind() instanceof FieldKind.Payment)
-                        && !(field.kind() instanceof FieldKind.Choosing it && it.offer() != null)
-                        && !(field.kind() instanceof FieldKind.Lookup it
-                                && !it.filters().isEmpty());
-            default -> true;
-        };
+    /** The slots of its nodes in the order in which they are decided. */
+    int[] order() {
+        return order;
     }
 
     /** The key of the page or section that holds a node; empty for a page. */

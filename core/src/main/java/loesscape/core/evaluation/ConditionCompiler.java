@@ -194,6 +194,15 @@ final class ConditionCompiler {
                 OtherSide to = otherSide(it.to(), within);
                 IntPredicate order = order(it.test());
                 boolean whenOtherBlank = whenBlank && it.to().canBeBlank();
+                if (it.to() instanceof Operand.NumberOperand(var edge)) {
+                    // By far the most there are, and the same as below without its questions.
+                    yield answered(
+                            field,
+                            inRows,
+                            whenBlank,
+                            (value, seen) ->
+                                    value instanceof Value.Number(var number) && order.test(number.compareTo(edge)));
+                }
                 yield answered(field, inRows, whenBlank, (value, seen) -> {
                     Value other = to.value(seen);
                     return other.isBlank() ? whenOtherBlank : decide(value, other, order);

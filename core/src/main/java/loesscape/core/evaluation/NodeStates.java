@@ -2,6 +2,8 @@ package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.evaluation.NodeState.FieldState;
@@ -29,6 +31,12 @@ final class NodeStates {
 
     private static final int MOST_TOLD = 500;
 
+    private static final int SHOWN = 1;
+    private static final int REQUIRED = 2;
+    private static final int EDITABLE = 4;
+    private static final int OPEN = 8;
+    private static final List<List<Aspect>> MET = List.copyOf(met());
+
     private final Slots slots;
     private final Rules[] rules;
     private final Map<String, Test> takesPart;
@@ -42,8 +50,16 @@ final class NodeStates {
         this.takesPart = takesPart;
     }
 
-    /** The states of all nodes by address, in document order, rows one after the other. */
-    void collect(Run run, Map<String, NodeState> states) {
+    /** The states of all nodes by address, in document order, rows one after the other. Cannot be changed. */
+    Map<String, NodeState> all(Run run) {
+        if (!slots.hasRows()) {
+            NodeState[] states = new NodeState[slots.count()];
+            for (int slot = 0; slot < states.length; slot++) {
+                states[slot] = of(run, slot, 0);
+            }
+            return new StatesBySlot(slots, states);
+        }
+        Map<String, NodeState> states = LinkedHashMap.newLinkedHashMap(slots.count());
         int slot = 0;
         while (slot < slots.count()) {
             states.put(slots.key(slot), of(run, slot, 0));
@@ -60,6 +76,7 @@ final class NodeStates {
                 slot++;
             }
         }
+        return Collections.unmodifiableMap(states);
     }
 
     /** How one row of a repeating section stands. */
@@ -80,15 +97,21 @@ final class NodeStates {
         seen.row = row;
         Rules own = rules[slot];
         boolean shown = run.shown[slot][row];
-        List<Aspect> met = met(own, seen);
+        boolean isRequired = Rules.holds(own.required(), false, seen);
+        boolean isEditable = Rules.holds(own.editable(), true, seen);
+        boolean isOpen = Rules.holds(own.open(), true, seen);
+        List<Aspect> met = MET.get((isShownByItself(run, slot, row) ? SHOWN : 0)
+                | (isRequired ? REQUIRED : 0)
+                | (own.editable() != null && isEditable ? EDITABLE : 0)
+                | (own.open() != null && isOpen ? OPEN : 0));
         return switch (own.node()) {
-            case Field field -> field(run, slot, row, field, met);
+            case Field field -> field(run, slot, row, field, met, isEditable, isRequired);
             case Indicator it -> {
                 int followed = slots.of(it.follows());
                 Value value = seen.counting[followed][slots.isInRows(followed) ? row : 0];
                 yield new IndicatorState(shown, met, sign(it, value));
             }
-            case Section it -> section(it, slot, shown, met, own, seen);
+            case Section it -> section(it, slot, shown, met, isOpen, own, seen);
             case Notice ignored ->
                 new NoticeState(shown, met, look(own, seen), own.text().apply(seen));
             default -> new PlainState(shown, met);
@@ -96,8 +119,7 @@ final class NodeStates {
     }
 
     private static SectionState section(
-            Section section, int slot, boolean shown, List<Aspect> met, Rules own, Seen seen) {
-        boolean open = Rules.holds(own.open(), true, seen);
+            Section section, int slot, boolean shown, List<Aspect> met, boolean open, Rules own, Seen seen) {
         Section.Rows rows = section.rows();
         if (rows == null) {
             return new SectionState(shown, met, open, look(own, seen), null, null);
@@ -115,7 +137,8 @@ final class NodeStates {
         return look == null ? Look.PLAIN : look;
     }
 
-    private FieldState field(Run run, int slot, int row, Field field, List<Aspect> met) {
+    private FieldState field(
+            Run run, int slot, int row, Field field, List<Aspect> met, boolean isEditableThen, boolean isAskedFor) {
         Seen seen = run.seen;
         Rules own = rules[slot];
         boolean shown = run.shown[slot][row];
@@ -123,17 +146,14 @@ final class NodeStates {
         Value value = seen.counting[slot][row];
         Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
         boolean isOpen = shown && isAnswered(seen) && !isOthers(field, seen);
-        boolean isEditable = isOpen && field.isTyped() && Rules.holds(own.editable(), true, seen);
+        boolean isEditable = isOpen && field.isTyped() && isEditableThen;
         boolean chooses = offered.isRestricted() || field.kind() instanceof FieldKind.Lookup;
         boolean canAnswer = !chooses || !offered.isEmpty();
         BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)
                 ? own.amount(seen, Currencies.decimals(currency))
                 : null;
-        boolean isToPay = due != null && isOpen && Rules.holds(own.editable(), true, seen);
-        boolean isRequired = (isEditable || isToPay)
-                && canAnswer
-                && !isLeftOut(field, seen)
-                && Rules.holds(own.required(), false, seen);
+        boolean isToPay = due != null && isOpen && isEditableThen;
+        boolean isRequired = isAskedFor && (isEditable || isToPay) && canAnswer && !isLeftOut(field, seen);
         boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
         String problem = unpaid(field, value, due);
         if (problem == null) {
@@ -151,7 +171,7 @@ final class NodeStates {
                 band,
                 look != null ? look : bandLook(field.bands(), band),
                 offered.isRestricted() || field.kind() instanceof FieldKind.Lookup ? told(offered) : null,
-                run.overtyped[slot][row],
+                run.isOvertyped(slot, row),
                 due,
                 problem);
     }
@@ -208,7 +228,7 @@ final class NodeStates {
     }
 
     private static @Nullable String band(List<Band> bands, Value value) {
-        return Band.of(bands, value).map(Band::id).orElse(null);
+        return bands.isEmpty() ? null : Band.of(bands, value).map(Band::id).orElse(null);
     }
 
     private static Look bandLook(List<Band> bands, @Nullable String id) {
@@ -238,17 +258,37 @@ final class NodeStates {
                 .orElse(null);
     }
 
-    private static List<Aspect> met(Rules own, Seen seen) {
-        List<Aspect> met = new ArrayList<>(1);
-        addIfMet(met, Aspect.SHOWN, own.shown(), seen);
-        addIfMet(met, Aspect.REQUIRED, own.required(), seen);
-        addIfMet(met, Aspect.EDITABLE, own.editable(), seen);
-        addIfMet(met, Aspect.OPEN, own.open(), seen);
-        return met.isEmpty() ? List.of() : met;
+    /**
+     * Whether the node's own condition for being shown holds. Where what holds the node is shown, that has decided it; in
+     * what is folded nobody has asked yet.
+     */
+    private boolean isShownByItself(Run run, int slot, int row) {
+        Test own = rules[slot].shown();
+        if (own == null) {
+            return false;
+        }
+        int holder = slots.holder(slot);
+        boolean isDecided =
+                run.settled.isEmpty() && (holder == Slots.NONE || run.shown[holder][slots.isInRows(holder) ? row : 0]);
+        return isDecided ? run.shown[slot][row] : own.holds(run.seen);
     }
 
-    private static void addIfMet(List<Aspect> met, Aspect aspect, @Nullable Test test, Seen seen) {
-        if (test != null && test.holds(seen)) {
+    /** The aspects whose conditions hold, by all the ways in which they can: made once, for they are told of every node. */
+    private static List<List<Aspect>> met() {
+        List<List<Aspect>> all = new ArrayList<>();
+        for (int bits = 0; bits < 2 * OPEN; bits++) {
+            List<Aspect> met = new ArrayList<>();
+            addIfSet(met, bits & SHOWN, Aspect.SHOWN);
+            addIfSet(met, bits & REQUIRED, Aspect.REQUIRED);
+            addIfSet(met, bits & EDITABLE, Aspect.EDITABLE);
+            addIfSet(met, bits & OPEN, Aspect.OPEN);
+            all.add(List.copyOf(met));
+        }
+        return all;
+    }
+
+    private static void addIfSet(List<Aspect> met, int bit, Aspect aspect) {
+        if (bit != 0) {
             met.add(aspect);
         }
     }

@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads numbers as people type them: a point or a comma as decimal sign, spaces or the other sign between thousands. A
@@ -15,6 +16,9 @@ import loesscape.core.model.Value;
 final class NumberReading {
 
     private static final int LONGEST = 100;
+
+    /** So many digits and a point fit a long. */
+    private static final int MOST_COUNTED = 18;
 
     /** Space, no-break space, thin space, narrow no-break space, apostrophes: what stands between thousands. */
     private static final String SPACES = "[ \\u00A0\\u2009\\u202F'’]";
@@ -53,7 +57,8 @@ final class NumberReading {
     }
 
     static Reading of(String typed) {
-        return isSimple(typed) ? number(typed) : written(typed);
+        BigDecimal simple = simple(typed);
+        return simple == null ? written(typed) : new Reading.Read(new Value.Number(simple));
     }
 
     /** Whether a comma in it could stand before decimals as well as between thousands. */
@@ -61,19 +66,31 @@ final class NumberReading {
         return EITHER.matcher(typed.strip().replace('\u2212', '-')).matches();
     }
 
-    /** Whether a number is written in the plainest way: some digits, and perhaps a point and more digits. */
-    private static boolean isSimple(String typed) {
+    /**
+     * A number that is written in the plainest way: some digits, and perhaps a point and more digits. Null for any other,
+     * and for one too long to be counted as a whole number: most that is typed need not be taken apart twice.
+     */
+    private static @Nullable BigDecimal simple(String typed) {
         int length = typed.length();
+        if (length > MOST_COUNTED) {
+            return null;
+        }
+        long digits = 0;
         int point = -1;
         for (int i = 0; i < length; i++) {
             char c = typed.charAt(i);
-            if (c == '.' && point < 0 && i > 0) {
+            if (c >= '0' && c <= '9') {
+                digits = 10 * digits + (c - '0');
+            } else if (c == '.' && point < 0 && i > 0) {
                 point = i;
-            } else if (c < '0' || c > '9') {
-                return false;
+            } else {
+                return null;
             }
         }
-        return length > 0 && length < LONGEST && point < length - 1;
+        if (length == 0 || point == length - 1) {
+            return null;
+        }
+        return point < 0 ? BigDecimal.valueOf(digits) : BigDecimal.valueOf(digits, length - 1 - point);
     }
 
     private static Reading written(String typed) {

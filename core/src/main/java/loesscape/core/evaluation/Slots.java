@@ -21,6 +21,7 @@ final class Slots {
     private final int[] holders;
     private final int[] rows;
     private final int[] ends;
+    private final boolean hasRows;
 
     Slots(Template template) {
         this.nodes = template.nodes();
@@ -38,6 +39,7 @@ final class Slots {
             }
             ends[at] = end;
         }
+        this.hasRows = nodes.stream().anyMatch(node -> node instanceof Section it && it.isRepeating());
     }
 
     private int[] filled(int value) {
@@ -105,6 +107,11 @@ final class Slots {
 
     boolean isInRows(int slot) {
         return rows[slot] != NONE;
+    }
+
+    /** Whether anything repeats. */
+    boolean hasRows() {
+        return hasRows;
     }
 
     boolean isRepeating(int slot) {

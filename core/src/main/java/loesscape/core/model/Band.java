@@ -40,8 +40,11 @@ public record Band(
 
     /** The band in which a number lies, or a day as {@link Bound#number} has it; empty when there are no bands. */
     public static Optional<Band> of(List<Band> bands, BigDecimal number) {
-        return bands.stream()
-                .filter(band -> band.upTo() == null || band.upTo().holdsBelow(number))
-                .findFirst();
+        for (Band band : bands) {
+            if (band.upTo() == null || band.upTo().holdsBelow(number)) {
+                return Optional.of(band);
+            }
+        }
+        return Optional.empty();
     }
 }

@@ -3,7 +3,12 @@ package loesscape.core.evaluation;
 import java.util.Arrays;
 import java.util.Optional;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Node;
+import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
+import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 
 /**
@@ -49,7 +54,30 @@ public final class Decisions {
         if (context.stage() == Stage.FINISHED || context.stage() == Stage.PRINT) {
             return Optional.empty();
         }
-        return template.generated().map(code -> new Decisions(template.slots(), code, context));
+        Template all = template.template();
+        if (!all.nodes().stream().allMatch(Decisions::isDecidable)
+                || all.roles().stream().anyMatch(role -> role.takesPart() != null)) {
+            return Optional.empty();
+        }
+        DecisionCode code = DecisionWriter.write(
+                template.slots(),
+                template.order(),
+                condition -> template.conditions().compile(condition, null),
+                template.symbols());
+        return Optional.of(new Decisions(template.slots(), code, context));
+    }
+
+    private static boolean isDecidable(Node node) {
+        return switch (node) {
+            case Section section -> !section.isRepeating();
+            case Field field ->
+                !(field.value() instanceof FieldValue.WorkedOut)
+                        && !(field.kind() instanceof FieldKind.Payment)
+                        && !(field.kind() instanceof FieldKind.Choosing it && it.offer() != null)
+                        && !(field.kind() instanceof FieldKind.Lookup it
+                                && !it.filters().isEmpty());
+            default -> true;
+        };
     }
 
     /** The value a field is answered with from now on; blank for none. What it is worth is only known by {@link decide}. */
