@@ -10,11 +10,17 @@ import java.util.Set;
 import java.util.function.Function;
 import loesscape.core.editing.Change.Swap;
 import loesscape.core.model.Aspect;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
+import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
+import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Trial;
 
@@ -85,7 +91,7 @@ public final class ChangeWords {
     }
 
     private static String what(Node was, Node is) {
-        if (!was.name().equals(is.name())) {
+        if (!words(was).equals(words(is))) {
             return "words of";
         }
         for (Aspect aspect : Aspect.values()) {
@@ -107,6 +113,19 @@ public final class ChangeWords {
             return before.kind().getClass().equals(after.kind().getClass()) ? "limits or choices of" : "kind of";
         }
         return "changed";
+    }
+
+    /** What the reader reads of a node, which may be too long to be its name. */
+    private static String words(Node node) {
+        return switch (node) {
+            case Field it -> it.label();
+            case Notice it -> it.text();
+            case Section it -> it.title();
+            case Page it -> it.title();
+            case Indicator it -> it.label();
+            case Picture it -> it.label();
+            case Divider ignored -> "";
+        };
     }
 
     private static <T> void others(

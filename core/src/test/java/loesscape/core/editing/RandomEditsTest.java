@@ -69,8 +69,8 @@ class RandomEditsTest {
             }
             assertThat(now).isEqualTo(first);
         });
-        assertThat(made[0]).as("edits that were not refused").isGreaterThan(5_000);
-        if (made[0] > 5_000) { // Not where one case is looked at again.
+        assertThat(made[0]).as("edits that were not refused").isGreaterThan(Cases.areAll() ? 5_000 : 0);
+        if (Cases.areAll()) {
             assertThat(kinds).as("edits of every kind").containsAll(List.of(Edit.class.getPermittedSubclasses()));
         }
     }

@@ -57,7 +57,7 @@ class ReferenceTest {
             }
         });
         assertThat(differences.stream().limit(60)).isEmpty();
-        assertThat(values[0]).as("formulas that gave a value").isGreaterThan(2_000);
+        assertThat(values[0]).as("formulas that gave a value").isGreaterThan(Cases.areAll() ? 2_000 : 0);
     }
 
     private static Tree parsed(String text) {

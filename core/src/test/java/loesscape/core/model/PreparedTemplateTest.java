@@ -40,7 +40,7 @@ class PreparedTemplateTest {
                 found[0] += readers.size();
             }
         });
-        assertThat(found[0]).isGreaterThan(200);
+        assertThat(found[0]).isGreaterThan(Cases.areAll() ? 200 : 0);
     }
 
     @Test

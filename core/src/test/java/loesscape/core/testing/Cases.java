@@ -6,11 +6,13 @@ import java.util.random.RandomGeneratorFactory;
 /**
  * Runs a property over many random cases, small ones first, so that the first failure is near the smallest. A failure
  * names the seed and size that make it again: {@code -Dcases.seed=... -Dcases.size=...}. A long search for what one run
- * seldom meets takes {@code -Dcases.times=50}, fifty times as many cases.
+ * seldom meets takes {@code -Dcases.times=50}, fifty times as many cases; {@code -Dcases.times=0.02} only some, and
+ * {@code -Dcases.begin=1} the same ones each time, as mutation testing needs it.
  */
 public final class Cases {
 
     private static final int LARGEST = 24;
+    private static final int LEAST = 10;
 
     private Cases() {}
 
@@ -26,8 +28,8 @@ public final class Cases {
             property.holds(random(again), Integer.getInteger("cases.size", LARGEST));
             return;
         }
-        long start = System.nanoTime();
-        int cases = count * Integer.getInteger("cases.times", 1);
+        long start = Long.getLong("cases.begin", System.nanoTime());
+        int cases = Math.max(LEAST, (int) (count * times()));
         System.out.printf("%s: %,d cases from seed %d%n", name, cases, start);
         for (int i = 0; i < cases; i++) {
             long seed = start + i;
@@ -41,6 +43,15 @@ public final class Cases {
                         failure);
             }
         }
+    }
+
+    /** Whether at least as many cases are run as are asked for, so that what is rare is met too. */
+    public static boolean areAll() {
+        return Long.getLong("cases.seed") == null && times() >= 1;
+    }
+
+    private static double times() {
+        return Double.parseDouble(System.getProperty("cases.times", "1"));
     }
 
     private static RandomGenerator random(long seed) {

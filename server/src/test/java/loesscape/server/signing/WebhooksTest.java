@@ -136,6 +136,33 @@ class WebhooksTest {
         throw new AssertionError("Nothing was delivered");
     }
 
+    /** What other programs read of a dispatch is the same from one version to the next, member by member. */
+    @Test
+    void whatIsToldHasTheFormItAlwaysHad() {
+        Sent sent = Sent.of(SERVER, DispatchesTest.TOGETHER);
+        secret(sent, "/form");
+        end(sent);
+        assertThat(formOf(came("/form", 1).body())).isEqualTo("""
+                        {"delivery":"…","event":"withdrawn","dispatch":"…","document":"Together","release":1,"at":"…",\
+                        "because":"Wrong"}""");
+        Sent other = Sent.in(SERVER, sent.author, sent.template);
+        other.send("{}", "a", "b");
+        Sent.Turn a = other.turn("a");
+        Sent.Turn b = other.turn("b");
+        a.answer("open", "loam").answer("tells", "no").sign("a_sign");
+        b.sign("b_sign");
+        a.visitor.post(a.path + "/finish", null).ok();
+        b.visitor.post(b.path + "/finish", null).ok();
+        assertThat(formOf(came("/form", 2).body())).isEqualTo("""
+                        {"delivery":"…","event":"finished","dispatch":"…","document":"Together","release":1,"at":"…",\
+                        "record":1,"answers":{"tells":"no","open":"loam","a_sign":"signed","b_sign":"signed"}}""");
+    }
+
+    /** What is another each time stands as a dot. */
+    private static String formOf(String body) {
+        return body.replaceAll("\"(delivery|dispatch|at)\":\"[^\"]+\"", "\"$1\":\"…\"");
+    }
+
     @Test
     void aNewSecretSignsBesideTheOneBeforeForADay() {
         Sent sent = Sent.of(SERVER, DispatchesTest.TOGETHER);
