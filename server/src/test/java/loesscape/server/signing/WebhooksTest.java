@@ -155,7 +155,7 @@ class WebhooksTest {
         b.visitor.post(b.path + "/finish", null).ok();
         assertThat(formOf(came("/form", 2).body())).isEqualTo("""
                         {"delivery":"…","event":"finished","dispatch":"…","document":"Together","release":1,"at":"…",\
-                        "record":1,"answers":{"tells":"no","open":"loam","a_sign":"signed","b_sign":"signed"}}""");
+                        "record":1,"answers":{"tells":false,"open":"loam","a_sign":true,"b_sign":true}}""");
     }
 
     /** What is another each time stands as a dot. */
