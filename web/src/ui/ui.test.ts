@@ -109,6 +109,11 @@ describe("what is typed into", () => {
     expect(input.getAttribute("style")).toContain("--width: 5rem");
   });
 
+  test("is as wide as so many letters, where only that is said", () => {
+    render(Input, { size: 4, "aria-label": "It" });
+    expect(screen.getByRole("textbox").getAttribute("style")).toContain("4ch");
+  });
+
   test("shows what it is given anew, also over what was typed", async () => {
     const { rerender } = render(Input, { value: "a", "aria-label": "It" });
     await user.type(screen.getByRole("textbox"), "b");

@@ -77,7 +77,7 @@
     display: block;
     width: auto;
     max-width: calc(100% + 8px);
-    min-width: 6ch;
+    min-width: 24px;
     min-height: 24px;
     resize: none;
     overflow: hidden;
