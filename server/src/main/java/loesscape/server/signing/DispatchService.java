@@ -22,8 +22,8 @@ import loesscape.server.filling.FillingStore;
 import loesscape.server.platform.database.Forcing;
 import loesscape.server.records.RecordStore;
 import loesscape.server.signing.DispatchStore.Actor;
-import loesscape.server.signing.DispatchStore.Purpose;
 import loesscape.server.signing.DispatchStore.StoredDispatch;
+import loesscape.server.signing.PartyLinkStore.Purpose;
 import loesscape.server.templates.ReleasedTemplates;
 import loesscape.server.templates.TemplateStore;
 import org.springframework.stereotype.Component;
@@ -38,6 +38,9 @@ import tools.jackson.databind.node.ObjectNode;
 class DispatchService {
 
     private final DispatchStore dispatches;
+    private final SnapshotStore snapshots;
+    private final PartyLinkStore partyLinks;
+    private final SealStore seals;
     private final FillingStore fillings;
     private final FileStore files;
     private final IdentityStore identities;
@@ -51,6 +54,9 @@ class DispatchService {
 
     DispatchService(
             DispatchStore dispatches,
+            SnapshotStore snapshots,
+            PartyLinkStore partyLinks,
+            SealStore seals,
             FillingStore fillings,
             FileStore files,
             IdentityStore identities,
@@ -63,6 +69,9 @@ class DispatchService {
             Clock clock) {
         this.forcing = forcing;
         this.dispatches = dispatches;
+        this.snapshots = snapshots;
+        this.partyLinks = partyLinks;
+        this.seals = seals;
         this.fillings = fillings;
         this.files = files;
         this.identities = identities;
@@ -77,7 +86,7 @@ class DispatchService {
     /** The document of a dispatch, as its signers go through it. */
     SignedDocument document(StoredDispatch kept) {
         return SignedDocument.of(
-                releases.get(kept.template(), kept.release()), kept.firstRole(), dispatches.snapshots(kept.id()));
+                releases.get(kept.template(), kept.release()), kept.firstRole(), snapshots.snapshots(kept.id()));
     }
 
     /** The same with what was answered so far. */
@@ -105,7 +114,7 @@ class DispatchService {
         Map<String, String> named = new TreeMap<>(files.digests(kept.filling()));
         named.keySet().removeIf(id -> snapshot.answers().values().stream().noneMatch(typed -> typed.contains(id)));
         String text = Json.compact(JsonWriter.full(snapshot.withFiles(named), Snapshot.class));
-        dispatches.keepSnapshot(kept.id(), snapshot.role(), text);
+        snapshots.keepSnapshot(kept.id(), snapshot.role(), text);
         return digest(text);
     }
 
@@ -133,7 +142,7 @@ class DispatchService {
         int record = records.add(kept.template(), kept.release(), kept.filling(), finished, whole);
         StoredDispatch after =
                 happened(kept, Actor.SERVER, List.of(new Event.Finished(record, digest(whole.answers()))));
-        dispatches.finished(kept.id(), record);
+        seals.finished(kept.id(), record);
         return after;
     }
 
@@ -160,9 +169,10 @@ class DispatchService {
             }
             case Event.Signed it -> {
                 forcing.whenCommitted();
-                dispatches.endLinks(kept.id(), it.role(), Purpose.TURN);
+                partyLinks.endLinks(kept.id(), it.role(), Purpose.TURN);
                 identities.forget(kept.id(), it.role());
-                dispatches.endTurn(kept.id(), it.role());
+                snapshots.endTurn(
+                        kept.id(), it.role(), dispatches.trail(kept.id()).last());
             }
             case Event.Declined ignored -> ended(kept, "Somebody declined.", "declined");
             case Event.Withdrawn ignored -> ended(kept, "The sender took it back.", "withdrawn");
@@ -188,7 +198,7 @@ class DispatchService {
     private void ended(StoredDispatch kept, String words, String event) {
         forcing.whenCommitted();
         signerMessages.ended(kept, words);
-        kept.dispatch().parties().forEach(party -> dispatches.endLinks(kept.id(), party.role(), Purpose.TURN));
+        kept.dispatch().parties().forEach(party -> partyLinks.endLinks(kept.id(), party.role(), Purpose.TURN));
         webhooks.tell(kept, event, null);
     }
 

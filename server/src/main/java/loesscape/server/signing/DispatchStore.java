@@ -7,9 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,19 +16,16 @@ import loesscape.core.signing.Event;
 import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Party;
 import loesscape.core.signing.Person;
-import loesscape.core.signing.Snapshot;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
 import loesscape.formats.json.Json;
-import loesscape.formats.json.JsonReader;
-import loesscape.server.platform.database.Backoff;
 import loesscape.server.platform.doors.Secrets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 
-/** Dispatches with their parties, links and trails. A trail only grows. */
+/** Dispatches with their parties and trails. A trail only grows. */
 @Repository
 public class DispatchStore {
 
@@ -96,15 +91,6 @@ public class DispatchStore {
             boolean delegable,
             int remindDays,
             boolean endsWhenDue) {}
-
-    /** What a link is for. */
-    public enum Purpose {
-        TURN,
-        DOCUMENT
-    }
-
-    /** Where a link of a person leads; {@code late} where it ended with the day on which the dispatch was due. */
-    public record Link(UUID dispatch, String role, Purpose purpose, boolean ended, boolean late) {}
 
     /** Who did something, and from which network address; that is empty where the server itself did it. */
     public record Actor(String who, String from) {
@@ -332,194 +318,6 @@ public class DispatchStore {
                     row.getString("before"));
         }
         return TrailEntry.read(text, row.getString("hash"));
-    }
-
-    /** Keeps what a role gave, as the text whose hash the trail names, behind those of the turns before. */
-    public void keepSnapshot(UUID id, String role, String text) {
-        database.sql("""
-                        INSERT INTO turn_snapshot (dispatch_id, role, place, content)
-                        VALUES (?, ?, (SELECT count(*) FROM turn_snapshot WHERE dispatch_id = ?), ?)
-                        """).params(id, role, id, text).update();
-    }
-
-    /** The end of a turn that is to be time stamped. */
-    public record Unstamped(UUID dispatch, String role, String chain) {}
-
-    /** Says that a turn has ended, and has the trail so far stamped. */
-    public void endTurn(UUID id, String role) {
-        database.sql("UPDATE turn_snapshot SET chain = ?, stamp_next = ? WHERE dispatch_id = ? AND role = ?")
-                .params(trail(id).last(), OffsetDateTime.now(clock), id, role)
-                .update();
-    }
-
-    /** The ends of turns that are to be stamped now. */
-    public List<Unstamped> unstamped() {
-        return database.sql(
-                        "SELECT dispatch_id, role, chain FROM turn_snapshot WHERE stamp_next <= ? ORDER BY stamp_next LIMIT 50")
-                .param(OffsetDateTime.now(clock))
-                .query((row, n) -> new Unstamped(
-                        row.getObject("dispatch_id", UUID.class), row.getString("role"), row.getString("chain")))
-                .list();
-    }
-
-    /** Puts stamping off; each time for longer. */
-    public void stampLater(Unstamped turn) {
-        int tries = database.sql("SELECT stamp_tries FROM turn_snapshot WHERE dispatch_id = ? AND role = ?")
-                .params(turn.dispatch(), turn.role())
-                .query(Integer.class)
-                .single();
-        database.sql("UPDATE turn_snapshot SET stamp_tries = ?, stamp_next = ? WHERE dispatch_id = ? AND role = ?")
-                .params(tries + 1, OffsetDateTime.now(clock).plus(Backoff.after(tries)), turn.dispatch(), turn.role())
-                .update();
-    }
-
-    /** Keeps the stamp of a turn's end; tells whether there was none. */
-    public boolean stamp(Unstamped turn, byte[] stamp) {
-        return database.sql(
-                                "UPDATE turn_snapshot SET stamp = ?, stamp_next = NULL WHERE dispatch_id = ? AND role = ? AND stamp IS NULL")
-                        .params(stamp, turn.dispatch(), turn.role())
-                        .update()
-                == 1;
-    }
-
-    /** The stamps of the turns that have ended, by role; those that are still to come are missing. */
-    public Map<String, byte[]> stamps(UUID id) {
-        Map<String, byte[]> stamps = new LinkedHashMap<>();
-        database.sql("SELECT role, stamp FROM turn_snapshot WHERE dispatch_id = ? AND stamp IS NOT NULL ORDER BY place")
-                .param(id)
-                .query(row -> {
-                    stamps.put(row.getString("role"), row.getBytes("stamp"));
-                });
-        return stamps;
-    }
-
-    /** The texts of what was given in the turns that have ended, in their order, by role. */
-    public Map<String, String> snapshotTexts(UUID id) {
-        Map<String, String> texts = new LinkedHashMap<>();
-        database.sql("SELECT role, content FROM turn_snapshot WHERE dispatch_id = ? ORDER BY place")
-                .param(id)
-                .query(row -> {
-                    texts.put(row.getString("role"), row.getString("content"));
-                });
-        return texts;
-    }
-
-    /** What was given in the turns that have ended, in their order. */
-    public List<Snapshot> snapshots(UUID id) {
-        return snapshotTexts(id).values().stream()
-                .map(text -> JsonReader.read(Json.parse(text), Snapshot.class))
-                .toList();
-    }
-
-    /** Makes a link for a person and tells its secret, which is kept nowhere; earlier links of that purpose end. */
-    public String addLink(UUID id, String role, Purpose purpose) {
-        endLinks(id, role, purpose);
-        String secret = Secrets.make();
-        database.sql("INSERT INTO party_link (hash, dispatch_id, role, purpose, created) VALUES (?, ?, ?, ?, ?)")
-                .params(Secrets.hash(secret), id, role, purpose.name(), OffsetDateTime.now(clock))
-                .update();
-        return secret;
-    }
-
-    /** Ends the links of a role. */
-    public void endLinks(UUID id, String role, Purpose purpose) {
-        database.sql(
-                        "UPDATE party_link SET ended = ? WHERE dispatch_id = ? AND role = ? AND purpose = ? AND ended IS NULL")
-                .params(OffsetDateTime.now(clock), id, role, purpose.name())
-                .update();
-    }
-
-    /** Where the link with a secret leads; empty where there never was one. */
-    public Optional<Link> follow(String secret) {
-        return database.sql("""
-                        SELECT dispatch_id, role, purpose, ended,
-                          purpose = 'TURN' AND ends_when_due AND status = 'UNDER_WAY' AND due < ? AS late
-                        FROM party_link JOIN dispatch ON dispatch.id = dispatch_id WHERE hash = ?
-                        """)
-                .params(LocalDate.now(clock), Secrets.hash(secret))
-                .query((row, n) -> new Link(
-                        row.getObject("dispatch_id", UUID.class),
-                        row.getString("role"),
-                        Purpose.valueOf(row.getString("purpose")),
-                        row.getObject("ended") != null,
-                        row.getBoolean("late")))
-                .optional();
-    }
-
-    /** Says that a dispatch became a record, and that its document is to be sealed. */
-    public void finished(UUID id, int record) {
-        database.sql("UPDATE dispatch SET record = ?, seal_next = ? WHERE id = ?")
-                .params(record, OffsetDateTime.now(clock), id)
-                .update();
-    }
-
-    /** The dispatches whose documents are to be sealed now. */
-    public List<UUID> unsealed() {
-        return database.sql("SELECT id FROM dispatch WHERE seal_next <= ? ORDER BY seal_next")
-                .param(OffsetDateTime.now(clock))
-                .query((row, n) -> row.getObject("id", UUID.class))
-                .list();
-    }
-
-    /** Stops sealing a document until somebody says that it is to be tried again. */
-    public void stopSealing(UUID id, String problem) {
-        database.sql("UPDATE dispatch SET seal_next = NULL, seal_problem = ? WHERE id = ?")
-                .params(problem, id)
-                .update();
-    }
-
-    /** Why the document of a dispatch could not be sealed; empty where nothing is in the way. */
-    public String sealProblem(UUID id) {
-        return database.sql("SELECT seal_problem FROM dispatch WHERE id = ?")
-                .param(id)
-                .query(String.class)
-                .single();
-    }
-
-    /** Has the sealing of a finished document tried again at once; tells whether there is one that is not sealed. */
-    public boolean sealAgain(UUID id) {
-        return database.sql(
-                                "UPDATE dispatch SET seal_next = ?, seal_tries = 0, seal_problem = '' WHERE id = ? AND record IS NOT NULL AND sealed IS NULL")
-                        .params(OffsetDateTime.now(clock), id)
-                        .update()
-                == 1;
-    }
-
-    /** Keeps the sealed document. */
-    public void seal(UUID id, byte[] document, String digest) {
-        database.sql(
-                        "UPDATE dispatch SET sealed = ?, digest = ?, seal_next = NULL, seal_problem = '' WHERE id = ? AND sealed IS NULL")
-                .params(document, digest, id)
-                .update();
-    }
-
-    /** Puts sealing off, each time for longer, because of a problem in words; empty where it only has to wait. */
-    public void sealLater(UUID id, String problem) {
-        int tries = database.sql("SELECT seal_tries FROM dispatch WHERE id = ?")
-                .param(id)
-                .query(Integer.class)
-                .single();
-        database.sql("UPDATE dispatch SET seal_tries = ?, seal_next = ?, seal_problem = ? WHERE id = ?")
-                .params(tries + 1, OffsetDateTime.now(clock).plus(Backoff.after(tries)), problem, id)
-                .update();
-    }
-
-    /** The sealed document; empty while there is none. */
-    public Optional<byte[]> sealed(UUID id) {
-        return database.sql("SELECT sealed FROM dispatch WHERE id = ? AND sealed IS NOT NULL")
-                .param(id)
-                .query((row, n) -> row.getBytes("sealed"))
-                .optional();
-    }
-
-    /** Whether a document with a digest was sealed here, also where it was deleted since. */
-    public boolean wasSealed(String digest) {
-        return database.sql(
-                                "SELECT (SELECT count(*) FROM dispatch WHERE digest = ?) + (SELECT count(*) FROM deletion WHERE digest = ?)")
-                        .params(digest, digest)
-                        .query(Integer.class)
-                        .single()
-                > 0;
     }
 
     /** The dispatches under way whose people are to be reminded now. */

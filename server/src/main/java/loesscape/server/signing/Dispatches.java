@@ -24,6 +24,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Dispatches {
 
     private final DispatchStore dispatches;
+    private final SealStore seals;
     private final DispatchListStore search;
     private final DispatchService dispatchService;
     private final EvidenceCheck evidence;
@@ -31,11 +32,13 @@ public class Dispatches {
 
     Dispatches(
             DispatchStore dispatches,
+            SealStore seals,
             DispatchListStore search,
             DispatchService dispatchService,
             EvidenceCheck evidence,
             Clock clock) {
         this.dispatches = dispatches;
+        this.seals = seals;
         this.search = search;
         this.dispatchService = dispatchService;
         this.evidence = evidence;
@@ -121,7 +124,7 @@ public class Dispatches {
                 kept.dispatch().because(),
                 kept.dispatch().mayDelegate(),
                 evidence.problem(kept).orElse(""),
-                dispatches.sealProblem(id),
+                seals.sealProblem(id),
                 SignedApi.lines(dispatches.trail(id)));
     }
 
@@ -186,13 +189,13 @@ public class Dispatches {
     @Transactional(readOnly = true)
     public byte[] document(UUID id) {
         StoredDispatch kept = dispatches.find(id).orElseThrow(Dispatches::missing);
-        return dispatches.sealed(kept.id()).orElseThrow(() -> new NotNow("There is no finished document yet."));
+        return seals.sealed(kept.id()).orElseThrow(() -> new NotNow("There is no finished document yet."));
     }
 
     /** Has a finished document that could not be sealed tried again. */
     @Transactional
     public DispatchPage sealAgain(UUID id) {
-        if (!dispatches.sealAgain(locked(id).id())) {
+        if (!seals.sealAgain(locked(id).id())) {
             throw new NotNow("There is no finished document that waits to be sealed.");
         }
         return find(id);

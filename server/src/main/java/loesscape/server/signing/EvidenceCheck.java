@@ -25,12 +25,22 @@ import org.springframework.stereotype.Component;
 class EvidenceCheck implements RecordEvidence {
 
     private final DispatchStore dispatches;
+    private final SnapshotStore snapshots;
+    private final SealStore seals;
     private final FileStore files;
     private final RecordStore records;
     private final CertificateAuthority authority;
 
-    EvidenceCheck(DispatchStore dispatches, FileStore files, RecordStore records, CertificateAuthority authority) {
+    EvidenceCheck(
+            DispatchStore dispatches,
+            SnapshotStore snapshots,
+            SealStore seals,
+            FileStore files,
+            RecordStore records,
+            CertificateAuthority authority) {
         this.dispatches = dispatches;
+        this.snapshots = snapshots;
+        this.seals = seals;
         this.files = files;
         this.records = records;
         this.authority = authority;
@@ -52,10 +62,10 @@ class EvidenceCheck implements RecordEvidence {
         if (!Dispatch.of(trail.events()).equals(kept.dispatch())) {
             return Optional.of("What is kept of the dispatch is not what follows from its trail.");
         }
-        Map<String, String> snapshots = dispatches.snapshotTexts(kept.id());
+        Map<String, String> given = snapshots.snapshotTexts(kept.id());
         for (TrailEntry entry : trail.entries()) {
             Optional<String> problem = switch (entry.event()) {
-                case Event.Signed signed when !entry.isOfFirstForm() -> signed(signed, entry, snapshots);
+                case Event.Signed signed when !entry.isOfFirstForm() -> signed(signed, entry, given);
                 case Event.Finished finished -> finished(kept, finished, entry);
                 case Event.Sealed sealed -> sealed(kept, sealed, entry, trail);
                 case null, default -> Optional.empty();
@@ -69,7 +79,7 @@ class EvidenceCheck implements RecordEvidence {
 
     private Optional<String> files(StoredDispatch kept) {
         Map<String, String> named = new TreeMap<>();
-        dispatches.snapshots(kept.id()).forEach(snapshot -> named.putAll(snapshot.files()));
+        snapshots.snapshots(kept.id()).forEach(snapshot -> named.putAll(snapshot.files()));
         if (!named.isEmpty()) {
             Map<String, String> digests = files.digests(kept.filling());
             for (Map.Entry<String, String> file : named.entrySet()) {
@@ -92,7 +102,7 @@ class EvidenceCheck implements RecordEvidence {
 
     /** The sealed document is the one that was sealed, and tells the same of what happened as the trail that is kept. */
     private Optional<String> sealed(StoredDispatch kept, Event.Sealed event, TrailEntry entry, Trail trail) {
-        byte[] document = dispatches.sealed(kept.id()).orElse(new byte[0]);
+        byte[] document = seals.sealed(kept.id()).orElse(new byte[0]);
         if (!Trail.digest(document).equals(event.digest())) {
             return Optional.of(
                     "The sealed document that is kept is not the one that entry %d names.".formatted(entry.number()));

@@ -5,7 +5,7 @@ import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.platform.database.DatabaseFull;
 import loesscape.server.platform.web.OutsideFailed;
 import loesscape.server.signing.DispatchStore.StoredDispatch;
-import loesscape.server.signing.DispatchStore.Unstamped;
+import loesscape.server.signing.SnapshotStore.Unstamped;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -21,16 +21,19 @@ class Receipts {
     private static final Logger LOG = LoggerFactory.getLogger(Receipts.class);
 
     private final DispatchStore dispatches;
+    private final SnapshotStore snapshots;
     private final CertificateAuthority authority;
     private final SignerMessages signerMessages;
     private final TransactionTemplate transactions;
 
     Receipts(
             DispatchStore dispatches,
+            SnapshotStore snapshots,
             CertificateAuthority authority,
             SignerMessages signerMessages,
             TransactionTemplate transactions) {
         this.dispatches = dispatches;
+        this.snapshots = snapshots;
         this.authority = authority;
         this.signerMessages = signerMessages;
         this.transactions = transactions;
@@ -38,23 +41,23 @@ class Receipts {
 
     /** Stamps what waits for it, one by one; what fails is tried again later. */
     void stampWaiting() {
-        for (Unstamped turn : dispatches.unstamped()) {
+        for (Unstamped turn : snapshots.unstamped()) {
             try {
                 byte[] stamp = authority.stamp(turn.chain().getBytes(StandardCharsets.US_ASCII));
                 transactions.executeWithoutResult(status -> keep(turn, stamp));
             } catch (OutsideFailed failed) {
-                dispatches.stampLater(turn);
+                snapshots.stampLater(turn);
             } catch (RuntimeException e) {
                 DatabaseFull.passOn(e);
                 LOG.error("The end of a turn of dispatch {} was not stamped; it is tried again", turn.dispatch(), e);
-                dispatches.stampLater(turn);
+                snapshots.stampLater(turn);
             }
         }
     }
 
     private void keep(Unstamped turn, byte[] stamp) {
         StoredDispatch kept = dispatches.lock(turn.dispatch()).orElseThrow();
-        if (dispatches.stamp(turn, stamp)) {
+        if (snapshots.stamp(turn, stamp)) {
             signerMessages.receipt(kept, turn.role(), turn.chain());
         }
     }

@@ -48,6 +48,8 @@ class Sealing {
 
     private final EvidenceCheck evidence;
     private final DispatchStore dispatches;
+    private final SnapshotStore snapshots;
+    private final SealStore seals;
     private final RecordStore records;
     private final FileStore files;
     private final PictureStore pictures;
@@ -63,6 +65,8 @@ class Sealing {
     Sealing(
             EvidenceCheck evidence,
             DispatchStore dispatches,
+            SnapshotStore snapshots,
+            SealStore seals,
             RecordStore records,
             FileStore files,
             PictureStore pictures,
@@ -77,6 +81,8 @@ class Sealing {
         this.heavy = heavy;
         this.evidence = evidence;
         this.dispatches = dispatches;
+        this.snapshots = snapshots;
+        this.seals = seals;
         this.records = records;
         this.files = files;
         this.pictures = pictures;
@@ -95,15 +101,15 @@ class Sealing {
      * not sealed before somebody has looked at it.
      */
     void sealWaiting() {
-        for (UUID id : dispatches.unsealed()) {
+        for (UUID id : seals.unsealed()) {
             try {
                 seal(id);
             } catch (OutsideFailed | Problems.Busy failed) {
-                dispatches.sealLater(id, "");
+                seals.sealLater(id, "");
             } catch (RuntimeException e) {
                 DatabaseFull.passOn(e);
                 LOG.error("The document of dispatch {} was not sealed; it is tried again", id, e);
-                dispatches.sealLater(id, "The finished document could not be made; the log of the server says why.");
+                seals.sealLater(id, "The finished document could not be made; the log of the server says why.");
             }
         }
     }
@@ -113,10 +119,10 @@ class Sealing {
         Optional<String> problem = evidence.problem(kept);
         if (problem.isPresent()) {
             LOG.error("The document of dispatch {} is not sealed: {}", id, problem.get());
-            dispatches.stopSealing(id, problem.get());
+            seals.stopSealing(id, problem.get());
             return;
         }
-        if (dispatches.stamps(id).size() < dispatches.snapshotTexts(id).size()) {
+        if (snapshots.stamps(id).size() < snapshots.snapshotTexts(id).size()) {
             return; // The ends of its turns are stamped first; that is tried again of itself.
         }
         byte[] sealed = authority.seal(document(kept), "All who take part have signed");
@@ -125,11 +131,11 @@ class Sealing {
 
     private void keep(UUID id, byte[] sealed) {
         StoredDispatch kept = dispatches.lock(id).orElseThrow();
-        if (dispatches.sealed(id).isPresent()) {
+        if (seals.sealed(id).isPresent()) {
             return;
         }
         String digest = Trail.digest(sealed);
-        dispatches.seal(id, sealed, digest);
+        seals.seal(id, sealed, digest);
         signerMessages.finished(dispatchService.happened(kept, Actor.SERVER, List.of(new Event.Sealed(digest))));
     }
 
@@ -150,7 +156,7 @@ class Sealing {
         List<FileListed> listed = new ArrayList<>();
         boolean isInside = trail.events().getFirst() instanceof Event.Sent sent && sent.filesInside();
         Map<String, String> counting = new TreeMap<>();
-        dispatches.snapshots(kept.id()).forEach(snapshot -> counting.putAll(snapshot.files()));
+        snapshots.snapshots(kept.id()).forEach(snapshot -> counting.putAll(snapshot.files()));
         long bytes = 0;
         for (FileStore.FileAtHand file : files.list(kept.filling())) {
             String digest = counting.get(file.id());
@@ -183,11 +189,11 @@ class Sealing {
                 .filter(picture -> shown.contains(picture.name()))
                 .forEach(picture -> files.add(new EvidenceFile(
                         "picture-" + picture.name(), "A picture in the document", picture.media(), picture.content())));
-        dispatches
+        snapshots
                 .snapshotTexts(kept.id())
                 .forEach((role, text) -> files.add(
                         json("turn-%s.json".formatted(role), "What was given in the turn of this role", text)));
-        dispatches
+        snapshots
                 .stamps(kept.id())
                 .forEach((role, stamp) -> files.add(new EvidenceFile(
                         "turn-%s.tst".formatted(role),

@@ -29,14 +29,14 @@ class SignedApi {
     private final Spool spool;
     private final HeavyWork heavy;
     private final CertificateAuthority authority;
-    private final DispatchStore dispatches;
+    private final SealStore seals;
 
-    SignedApi(Turns turns, CertificateAuthority authority, DispatchStore dispatches, Spool spool, HeavyWork heavy) {
+    SignedApi(Turns turns, CertificateAuthority authority, SealStore seals, Spool spool, HeavyWork heavy) {
         this.turns = turns;
         this.spool = spool;
         this.heavy = heavy;
         this.authority = authority;
-        this.dispatches = dispatches;
+        this.seals = seals;
     }
 
     /** What a finished document is called. */
@@ -79,7 +79,7 @@ class SignedApi {
     Checked verify(InputStream file) throws IOException {
         try (Spool.Passing passing = spool.take(file)) {
             SealCheck check = heavy.run(() -> authority.check(Files.readAllBytes(passing.at())));
-            return checked(check, dispatches.wasSealed(passing.digest()));
+            return checked(check, seals.wasSealed(passing.digest()));
         }
     }
 

@@ -5,8 +5,8 @@ import loesscape.core.wording.Display;
 import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.outside.Mail;
 import loesscape.server.outside.OutsideService;
-import loesscape.server.signing.DispatchStore.Purpose;
 import loesscape.server.signing.DispatchStore.StoredDispatch;
+import loesscape.server.signing.PartyLinkStore.Purpose;
 import org.springframework.stereotype.Component;
 
 /** The messages that go out, in words. */
@@ -14,12 +14,12 @@ import org.springframework.stereotype.Component;
 class SignerMessages {
 
     private final Mail mail;
-    private final DispatchStore dispatches;
+    private final PartyLinkStore partyLinks;
     private final OrganisationStore organisations;
 
-    SignerMessages(Mail mail, DispatchStore dispatches, OrganisationStore organisations) {
+    SignerMessages(Mail mail, PartyLinkStore partyLinks, OrganisationStore organisations) {
         this.mail = mail;
-        this.dispatches = dispatches;
+        this.partyLinks = partyLinks;
         this.organisations = organisations;
     }
 
@@ -48,7 +48,7 @@ class SignerMessages {
     }
 
     private void turn(StoredDispatch kept, Party party, String subject, String text) {
-        String path = "/sign/" + dispatches.addLink(kept.id(), party.role(), Purpose.TURN);
+        String path = "/sign/" + partyLinks.addLink(kept.id(), party.role(), Purpose.TURN);
         mail.send(
                 party.person().name(),
                 party.person().address(),
@@ -133,7 +133,7 @@ class SignerMessages {
                         "Finished: " + kept.title(),
                         "Dear %s,\n\nall have signed “%s”. With this link you can save the finished, sealed document."
                                 .formatted(party.person().name(), kept.title()),
-                        "/signed/" + dispatches.addLink(kept.id(), party.role(), Purpose.DOCUMENT));
+                        "/signed/" + partyLinks.addLink(kept.id(), party.role(), Purpose.DOCUMENT));
             }
         }
     }

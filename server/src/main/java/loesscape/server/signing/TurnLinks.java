@@ -15,11 +15,13 @@ import org.springframework.stereotype.Component;
 public class TurnLinks {
 
     private final DispatchStore dispatches;
+    private final PartyLinkStore partyLinks;
     private final IdentityStore identities;
     private final LinkThrottle throttle;
 
-    TurnLinks(DispatchStore dispatches, IdentityStore identities, LinkThrottle throttle) {
+    TurnLinks(DispatchStore dispatches, PartyLinkStore partyLinks, IdentityStore identities, LinkThrottle throttle) {
         this.dispatches = dispatches;
+        this.partyLinks = partyLinks;
         this.identities = identities;
         this.throttle = throttle;
     }
@@ -51,7 +53,7 @@ public class TurnLinks {
 
     /** The turn behind a link, whoever follows it. */
     Followed follow(Caller caller) {
-        DispatchStore.Link link = link(caller);
+        PartyLinkStore.Link link = link(caller);
         return followed(link, dispatches.find(link.dispatch()), caller);
     }
 
@@ -75,15 +77,15 @@ public class TurnLinks {
         return followed;
     }
 
-    private DispatchStore.Link link(Caller caller) {
-        DispatchStore.Link link = throttle.follow(caller.from(), () -> dispatches.follow(caller.link()));
-        if (link.purpose() != DispatchStore.Purpose.TURN) {
+    private PartyLinkStore.Link link(Caller caller) {
+        PartyLinkStore.Link link = throttle.follow(caller.from(), () -> partyLinks.follow(caller.link()));
+        if (link.purpose() != PartyLinkStore.Purpose.TURN) {
             throw LinkThrottle.nowhere();
         }
         return link;
     }
 
-    private static Followed followed(DispatchStore.Link link, Optional<StoredDispatch> found, Caller caller) {
+    private static Followed followed(PartyLinkStore.Link link, Optional<StoredDispatch> found, Caller caller) {
         StoredDispatch kept = found.orElseThrow();
         Party party = kept.dispatch().party(link.role()).orElseThrow();
         if (link.ended()) {

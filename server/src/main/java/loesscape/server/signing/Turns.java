@@ -38,6 +38,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class Turns {
 
     private final DispatchStore dispatches;
+    private final PartyLinkStore partyLinks;
+    private final SealStore seals;
     private final FillingStore fillings;
     private final FileStore files;
     private final PictureStore pictures;
@@ -51,6 +53,8 @@ public class Turns {
 
     Turns(
             DispatchStore dispatches,
+            PartyLinkStore partyLinks,
+            SealStore seals,
             FillingStore fillings,
             FileStore files,
             PictureStore pictures,
@@ -62,6 +66,8 @@ public class Turns {
             LinkThrottle throttle,
             Clock clock) {
         this.dispatches = dispatches;
+        this.partyLinks = partyLinks;
+        this.seals = seals;
         this.fillings = fillings;
         this.files = files;
         this.pictures = pictures;
@@ -304,8 +310,7 @@ public class Turns {
     /** The sealed document behind a link to it. */
     @Transactional(readOnly = true)
     public byte[] document(String link, String from) {
-        return dispatches
-                .sealed(documentLink(link, from))
+        return seals.sealed(documentLink(link, from))
                 .orElseThrow(() -> new NotNow("The document is being sealed; try again in a moment."));
     }
 
@@ -316,8 +321,8 @@ public class Turns {
     }
 
     private UUID documentLink(String link, String from) {
-        DispatchStore.Link found = throttle.follow(from, () -> dispatches.follow(link));
-        if (found.purpose() != DispatchStore.Purpose.DOCUMENT || found.ended()) {
+        PartyLinkStore.Link found = throttle.follow(from, () -> partyLinks.follow(link));
+        if (found.purpose() != PartyLinkStore.Purpose.DOCUMENT || found.ended()) {
             throw LinkThrottle.nowhere();
         }
         return found.dispatch();
