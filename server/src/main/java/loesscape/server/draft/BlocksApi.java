@@ -64,13 +64,12 @@ class BlocksApi {
     }
 
     @PostMapping("/api/templates/{id}/draft/blocks")
-    Drafts.DraftChange keep(
-            @PathVariable UUID id, @RequestBody KeepBlock wanted, @AuthenticationPrincipal Author author) {
+    DraftChange keep(@PathVariable UUID id, @RequestBody KeepBlock wanted, @AuthenticationPrincipal Author author) {
         return library.keep(id, wanted.revision(), wanted.section(), wanted.name(), author.id());
     }
 
     @PostMapping("/api/templates/{id}/draft/blocks/use")
-    Drafts.DraftChange use(@PathVariable UUID id, @RequestBody UseOfBlock use, @AuthenticationPrincipal Author author) {
+    DraftChange use(@PathVariable UUID id, @RequestBody UseOfBlock use, @AuthenticationPrincipal Author author) {
         return library.use(id, use.revision(), use.block(), use.holder(), use.after(), author.id());
     }
 
@@ -81,7 +80,7 @@ class BlocksApi {
     }
 
     @PostMapping("/api/templates/{id}/draft/blocks/{section}")
-    Drafts.DraftChange takeOver(
+    DraftChange takeOver(
             @PathVariable UUID id,
             @PathVariable String section,
             @RequestBody TakenOver taken,

@@ -10,8 +10,6 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Stage;
 import loesscape.server.accounts.Author;
-import loesscape.server.draft.Drafts.Draft;
-import loesscape.server.draft.Drafts.DraftChange;
 import loesscape.server.files.HandedIn;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
@@ -34,10 +32,14 @@ class DraftApi {
 
     private final HandedIn handedIn;
     private final Drafts drafts;
+    private final Tryouts tryouts;
+    private final DraftReading reading;
 
-    DraftApi(Drafts drafts, HandedIn handedIn) {
+    DraftApi(Drafts drafts, Tryouts tryouts, DraftReading reading, HandedIn handedIn) {
         this.handedIn = handedIn;
         this.drafts = drafts;
+        this.tryouts = tryouts;
+        this.reading = reading;
     }
 
     /** An edit, made on a revision. */
@@ -89,30 +91,30 @@ class DraftApi {
 
     @PutMapping("/answers")
     DraftChange tryOut(@PathVariable UUID id, @RequestBody Typed typed, @AuthenticationPrincipal Author author) {
-        return drafts.tryOut(id, typed.key(), typed.typed(), author.id());
+        return tryouts.tryOut(id, typed.key(), typed.typed(), author.id());
     }
 
     /** Shows the document at another stage, or as another role sees it. */
     @PutMapping("/seen-as")
     DraftChange see(@PathVariable UUID id, @RequestBody SeenAs seen, @AuthenticationPrincipal Author author) {
-        return drafts.see(id, seen.stage(), seen.role(), author.id());
+        return tryouts.see(id, seen.stage(), seen.role(), author.id());
     }
 
     /** Types the answers of a trial in place of what is typed. */
     @PostMapping("/trial")
     DraftChange tryTrial(@PathVariable UUID id, @RequestBody TrialName trial, @AuthenticationPrincipal Author author) {
-        return drafts.tryTrial(id, trial.name(), author.id());
+        return tryouts.tryTrial(id, trial.name(), author.id());
     }
 
     @GetMapping("/history")
-    Drafts.History history(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
-        return drafts.history(id, author);
+    DraftReading.History history(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return reading.history(id, author);
     }
 
     /** A lookup list with all its rows. */
     @GetMapping("/lists/{key}")
     LookupList list(@PathVariable UUID id, @PathVariable String key) {
-        return drafts.list(id, key);
+        return reading.list(id, key);
     }
 
     @PostMapping(value = "/files", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -122,35 +124,35 @@ class DraftApi {
             InputStream content,
             @AuthenticationPrincipal Author author)
             throws IOException {
-        return handedIn.take(name, content, file -> drafts.handIn(id, author.id(), file));
+        return handedIn.take(name, content, file -> tryouts.handIn(id, author.id(), file));
     }
 
     @GetMapping("/files/{file}")
     ResponseEntity<Resource> file(
             @PathVariable UUID id, @PathVariable String file, @AuthenticationPrincipal Author author) {
-        return HandedIn.answer(drafts.file(id, author.id(), file));
+        return HandedIn.answer(tryouts.file(id, author.id(), file));
     }
 
     /** A condition in the words of formulas. */
     @GetMapping("/formula")
     AsText formula(@PathVariable UUID id, @RequestParam String key, @RequestParam Aspect aspect) {
-        return new AsText(drafts.formula(id, key, aspect));
+        return new AsText(reading.formula(id, key, aspect));
     }
 
     /** A formula in clauses, as far as these reach. */
     @PostMapping("/as-condition")
     AsClauses asCondition(@PathVariable UUID id, @RequestBody AsText formula) {
-        return new AsClauses(drafts.condition(id, formula.formula()));
+        return new AsClauses(reading.condition(id, formula.formula()));
     }
 
     /** Why an item stands as it does, and what would open it. */
     @GetMapping("/why/{address}")
     Why why(@PathVariable UUID id, @PathVariable String address, @AuthenticationPrincipal Author author) {
-        return drafts.why(id, address, author.id());
+        return reading.why(id, address, author.id());
     }
 
     @DeleteMapping("/answers")
     DraftChange clear(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
-        return drafts.clear(id, author.id());
+        return tryouts.clear(id, author.id());
     }
 }

@@ -8,13 +8,13 @@ public final class DraftTypes {
 
     /** The records that are written and read by the pages. */
     public static final List<Class<?>> SHARED = List.of(
-            Drafts.Draft.class,
-            Drafts.DraftChange.class,
+            Draft.class,
+            DraftChange.class,
             DraftApi.EditRequest.class,
             DraftApi.Typed.class,
             DraftApi.SeenAs.class,
             DraftApi.TrialName.class,
-            Drafts.History.class,
+            DraftReading.History.class,
             BlocksApi.BlockList.class,
             BlocksApi.KeepBlock.class,
             BlocksApi.UseOfBlock.class,

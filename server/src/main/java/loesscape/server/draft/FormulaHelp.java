@@ -23,14 +23,14 @@ import org.springframework.stereotype.Service;
 @Service
 class FormulaHelp {
 
-    private final Drafts drafts;
+    private final DraftReading reading;
 
-    FormulaHelp(Drafts drafts) {
-        this.drafts = drafts;
+    FormulaHelp(DraftReading reading) {
+        this.reading = reading;
     }
 
     List<NameView> names(UUID id, String rows) {
-        SymbolTable symbols = drafts.symbols(id);
+        SymbolTable symbols = reading.symbols(id);
         List<NameView> names = new ArrayList<>();
         symbols.types(rows.isEmpty() ? null : rows).forEach((name, type) -> {
             String written = Names.isList(name) ? "list(\"%s\")".formatted(Names.key(name)) : name;
@@ -59,7 +59,7 @@ class FormulaHelp {
     }
 
     CheckedFormula check(UUID id, String formula, String rows) {
-        SymbolTable symbols = drafts.symbols(id);
+        SymbolTable symbols = reading.symbols(id);
         Map<String, Type> names = symbols.types(rows.isEmpty() ? null : rows);
         try {
             return new CheckedFormula(Formula.of(formula, names).type().words(), null);

@@ -41,7 +41,7 @@ class Library {
 
     /** Keeps a section as a new block, or as the next version of the one it was made from. */
     @Transactional
-    public Drafts.DraftChange keep(UUID template, int revision, String section, String name, long account) {
+    public DraftChange keep(UUID template, int revision, String section, String name, long account) {
         Template document = document(template);
         TemplateIndex parts = TemplateIndex.of(document);
         Template block = Blocks.cut(document, section);
@@ -80,7 +80,7 @@ class Library {
 
     /** Puts a section made from the last version of a block there. */
     @Transactional
-    public Drafts.DraftChange use(
+    public DraftChange use(
             UUID template, int revision, String block, String holder, @Nullable String after, long account) {
         ListedBlock last = found(account, block);
         Template content = version(account, last.id(), last.version());
@@ -106,7 +106,7 @@ class Library {
 
     /** Takes over some of what the last version of its block has otherwise. */
     @Transactional
-    public Drafts.DraftChange takeOver(UUID template, int revision, String section, List<String> items, long account) {
+    public DraftChange takeOver(UUID template, int revision, String section, List<String> items, long account) {
         Origin origin = origin(TemplateIndex.of(document(template)), section);
         ListedBlock last = found(account, origin == null ? "" : origin.block());
         Template content = version(account, last.id(), last.version());

@@ -14,6 +14,7 @@ import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
 import loesscape.formats.table.SeparatedTable;
 import loesscape.server.accounts.Author;
+import loesscape.server.draft.DraftChange;
 import loesscape.server.draft.Drafts;
 import loesscape.server.outside.Directory;
 import loesscape.server.platform.web.Problems;
@@ -204,7 +205,7 @@ class LookupsApi {
     /** Takes the last version of a list into a template: as a new list there, or in place of the one taken before. */
     @PostMapping("/api/templates/{template}/draft/lookups")
     @Transactional
-    public Drafts.DraftChange take(
+    public DraftChange take(
             @PathVariable("template") UUID id,
             @RequestBody LookupWanted wanted,
             @AuthenticationPrincipal Author author) {
