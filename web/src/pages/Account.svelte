@@ -34,7 +34,7 @@
         );
       }}
     >
-      <Input look="bare" type="hidden" autocomplete="username" value={session.value?.author} />
+      <Input look="bare" type="hidden" autocomplete="username" shows={session.value?.author} />
       <label class="grid gap-1"
         >So far<Input type="password" autocomplete="current-password" required bind:value={before} /></label
       >

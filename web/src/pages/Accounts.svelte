@@ -92,7 +92,7 @@
           width="100%"
           class="key mt-2"
           readonly
-          value={reset.address}
+          shows={reset.address}
           aria-label="Link for a new password"
           onfocus={(event) => event.currentTarget.select()}
         />

@@ -57,7 +57,7 @@
           class="h-9"
           type="color"
           aria-label="Accent colour, to be picked"
-          value={accent || "#16332f"}
+          shows={accent || "#16332f"}
           onchange={(event) => (accent = event.currentTarget.value)}
         />
         <Input

@@ -76,7 +76,7 @@
                 min="0"
                 max="60000"
                 step="100"
-                value={setting.delay}
+                shows={setting.delay}
                 onchange={(event) => set({ ...setting, delay: event.currentTarget.valueAsNumber || 0 })}
               /> ms</label
             >

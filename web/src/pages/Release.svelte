@@ -74,7 +74,7 @@
         <Input
           class="key grow"
           readonly
-          value={address}
+          shows={address}
           aria-label="Address of the link"
           onfocus={(event) => event.currentTarget.select()}
         />

@@ -357,7 +357,7 @@
           width="100%"
           class="key mt-2"
           readonly
-          value={openLink}
+          shows={openLink}
           aria-label="Address of the link"
           onfocus={(event) => event.currentTarget.select()}
         />

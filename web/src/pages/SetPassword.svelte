@@ -31,7 +31,7 @@
     </div>
     {#await whose then { name }}
       <form class="grid gap-4" onsubmit={submit}>
-        <Input look="bare" type="hidden" autocomplete="username" value={name} />
+        <Input look="bare" type="hidden" autocomplete="username" shows={name} />
         <label class="grid gap-1"
           >New password for {name}
           <Input type="password" autocomplete="new-password" minlength={10} required bind:value={password} />

@@ -10,6 +10,7 @@
     width,
     size,
     value = $bindable(),
+    shows,
     element = $bindable(),
     class: place,
     ...rest
@@ -22,9 +23,18 @@
     size?: number;
     // eslint-disable-next-line @typescript-eslint/no-explicit-any -- as of the element: text, or a number where its type is that
     value?: any;
+    /**
+     * What stands in it, where that is not bound: what is being written stays when the same is given once more, as it is
+     * with every answer of the server.
+     */
+    shows?: string | number | null;
     element?: HTMLInputElement;
     class?: ClassValue;
   } & Omit<HTMLInputAttributes, "class" | "value" | "width" | "height" | "size"> = $props();
+
+  const given = $derived(shows);
+  let written = $state<unknown>();
+  $effect.pre(() => void (written = given));
 
   const wide = $derived(width ?? (size ? `calc(${size}ch + 18px)` : undefined));
 
@@ -35,7 +45,10 @@
 <Flowbite
   {...passed}
   {...NO_STOCK}
-  bind:value
+  bind:value={
+    () => (shows === undefined ? value : written),
+    (now) => (shows === undefined ? (value = now) : (written = now))
+  }
   bind:elementRef={element}
   style={wide ? `--width: ${wide}` : undefined}
   class={["typed-into", INPUT_LOOKS[look], height !== "usual" && height, place]}

@@ -4,6 +4,7 @@ import { createRawSnippet, flushSync, tick } from "svelte";
 import { afterEach, describe, expect, test, vi } from "vitest";
 import { Asking } from "../api/asking.svelte";
 import { Problem } from "../api/http";
+import Given from "../testing/Given.svelte";
 import Button from "./Button.svelte";
 import Checkbox from "./Checkbox.svelte";
 import Confirmation from "./Confirmation.svelte";
@@ -119,6 +120,16 @@ describe("what is typed into", () => {
     await user.type(screen.getByRole("textbox"), "b");
     await rerender({ value: "c" });
     expect(screen.getByRole<HTMLInputElement>("textbox").value).toBe("c");
+  });
+
+  test("keeps what is being written when the same is given once more", async () => {
+    const { rerender } = render(Given, { choice: { label: "a" } });
+    const input = screen.getByRole<HTMLInputElement>("textbox");
+    await user.type(input, "bc");
+    await rerender({ choice: { label: "a" } });
+    expect(input.value).toBe("abc");
+    await rerender({ choice: { label: "d" } });
+    expect(input.value).toBe("d");
   });
 
   test("keeps lines apart", async () => {

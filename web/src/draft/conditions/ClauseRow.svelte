@@ -146,7 +146,7 @@
       look="token value"
       aria-label="Text"
       placeholder="text"
-      value={now.text}
+      shows={now.text}
       size={Math.min(24, Math.max(8, now.text.length))}
       {@attach focused}
       onchange={(event) => change({ text: event.currentTarget.value })}

@@ -101,7 +101,7 @@
           min="1"
           max={parts.length}
           aria-label="The least number of these"
-          value={condition.count}
+          shows={condition.count}
           onchange={(event) => {
             const count = event.currentTarget.valueAsNumber;
             if (count >= 1 && count <= parts.length)

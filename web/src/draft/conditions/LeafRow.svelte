@@ -128,7 +128,7 @@
       type="number"
       min="0"
       aria-label="Number of rows"
-      value={leaf.count}
+      shows={leaf.count}
       onchange={(event) => {
         const count = event.currentTarget.valueAsNumber;
         if (Number.isInteger(count) && count >= 0) put({ ...leaf, count });

@@ -79,7 +79,7 @@
     inputmode="numeric"
     size={4}
     aria-label={`${name}: days from today`}
-    value={text}
+    shows={text}
     onchange={(event) => write(event.currentTarget.value)}
   />
   <span class="soft">days later</span>
@@ -101,7 +101,7 @@
     aria-label={name}
     aria-invalid={isWrong || undefined}
     placeholder="number"
-    value={text}
+    shows={text}
     size={6}
     {@attach focused}
     onchange={(event) => write(event.currentTarget.value)}

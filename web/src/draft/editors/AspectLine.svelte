@@ -181,7 +181,7 @@
           aria-label="Name of the shared condition"
           placeholder="Name of the shared condition"
           autofocus
-          value={shared?.name ?? ""}
+          shows={shared?.name ?? ""}
           onchange={(event) => name(event.currentTarget.value)}
           onblur={() => (naming = false)}
         />

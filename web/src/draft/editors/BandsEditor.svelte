@@ -125,7 +125,7 @@
               aria-label={`Words of band ${i + 1}`}
               placeholder="Says nothing"
               maxlength={200}
-              value={band.label}
+              shows={band.label}
               onchange={(event) => changed(i, { label: event.currentTarget.value.trim() })}
             />
             <LookPicker look={band.look} of={name(i)} onchange={(part) => looks(i, part)} />
@@ -147,7 +147,7 @@
                 inputmode={ofDays ? undefined : "decimal"}
                 size={6}
                 aria-label={`Edge between ${name(i)} and ${name(i + 1)}`}
-                value={band.upTo.day ?? band.upTo.at}
+                shows={band.upTo.day ?? band.upTo.at}
                 onchange={(event) => edge(i, event.currentTarget.value)}
               />
               <Button

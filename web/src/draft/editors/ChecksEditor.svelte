@@ -43,7 +43,7 @@
           look="token value"
           class="min-w-0 grow"
           aria-label={`What the reader is told, check ${i + 1}`}
-          value={check.message}
+          shows={check.message}
           onchange={(event) => {
             const message = event.currentTarget.value.trim();
             if (message) void change((now) => (now[i] ? now.with(i, { ...now[i], message }) : now));

@@ -73,7 +73,7 @@
           look="token value"
           class="min-w-0 grow"
           aria-label={`Choice ${i + 1}`}
-          value={choice.label}
+          shows={choice.label}
           onchange={(event) => relabel(choice, event.currentTarget)}
           onkeydown={(event) => keyed(event, i)}
         />

@@ -42,7 +42,7 @@
           look="token value"
           class="min-w-0 grow"
           aria-label={`What the reader is told, condition ${i + 1}`}
-          value={rule.message}
+          shows={rule.message}
           onchange={(event) => {
             const message = event.currentTarget.value.trim();
             if (message) void change((now) => (now[i] ? now.with(i, { ...now[i], message }) : now));

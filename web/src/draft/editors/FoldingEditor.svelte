@@ -30,7 +30,7 @@
         min="0"
         max="2000"
         step="50"
-        value={folding.milliseconds || USUAL}
+        shows={folding.milliseconds || USUAL}
         onchange={(event) => {
           const milliseconds = event.currentTarget.valueAsNumber;
           if (Number.isInteger(milliseconds)) void set({ milliseconds });

@@ -82,7 +82,7 @@
       size={Math.min(24, key.length + 1)}
       aria-label="Key"
       title="Key: the name in exports and formulas"
-      value={key}
+      shows={key}
       spellcheck="false"
       onchange={(event) => rename(event.currentTarget)}
     />

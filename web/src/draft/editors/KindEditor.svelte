@@ -57,7 +57,7 @@
         look="token value"
         size={12}
         placeholder="all"
-        value={kind.endings.join(", ")}
+        shows={kind.endings.join(", ")}
         onchange={(event) =>
           set({
             endings: text(event)
@@ -77,7 +77,7 @@
       aria-label="Currency"
       size={4}
       maxlength={3}
-      value={kind.currency}
+      shows={kind.currency}
       onchange={(event) => set({ currency: text(event).toUpperCase() })}
     />
     <FormulaInput
@@ -95,7 +95,7 @@
       <Input
         look="token value"
         type="time"
-        value={kind.earliest ?? ""}
+        shows={kind.earliest ?? ""}
         onchange={(event) => set({ earliest: text(event) || null })}
       /></label
     >
@@ -104,7 +104,7 @@
       <Input
         look="token value"
         type="time"
-        value={kind.latest ?? ""}
+        shows={kind.latest ?? ""}
         onchange={(event) => set({ latest: text(event) || null })}
       /></label
     >
@@ -122,7 +122,7 @@
         type="number"
         min="0"
         max="6"
-        value={kind.style.columns}
+        shows={kind.style.columns}
         onchange={(event) => set({ style: { ...kind.style, columns: whole(event, kind.style.columns) } })}
       /></label
     >

@@ -65,7 +65,7 @@
       size={6}
       placeholder="no limit"
       aria-label={name}
-      value={limit?.at ?? ""}
+      shows={limit?.at ?? ""}
       onchange={(event) => bound(event, limit, usual, make)}
     />
   </span>
@@ -88,7 +88,7 @@
             look="token value"
             inputmode="numeric"
             size={2}
-            value={kind.decimals}
+            shows={kind.decimals}
             onchange={(event) => whole(event, 10, (decimals) => ({ decimals }))}
           /></label
         >
@@ -97,7 +97,7 @@
             look="token value"
             size={5}
             maxlength={20}
-            value={kind.unit}
+            shows={kind.unit}
             onchange={(event) => set({ unit: value(event).trim() })}
           /></label
         >
@@ -107,7 +107,7 @@
             look="token value"
             size={4}
             maxlength={3}
-            value={kind.currency}
+            shows={kind.currency}
             onchange={(event) => set({ currency: value(event).trim().toUpperCase() })}
           /></label
         >
@@ -122,7 +122,7 @@
         >from <Input
           look="token value"
           type="date"
-          value={kind.earliest ?? ""}
+          shows={kind.earliest ?? ""}
           onchange={(event) => set({ earliest: value(event) || null })}
         /></label
       >
@@ -130,7 +130,7 @@
         >to <Input
           look="token value"
           type="date"
-          value={kind.latest ?? ""}
+          shows={kind.latest ?? ""}
           onchange={(event) => set({ latest: value(event) || null })}
         /></label
       >
@@ -144,7 +144,7 @@
         size={8}
         maxlength={2}
         placeholder="anywhere"
-        value={kind.region}
+        shows={kind.region}
         onchange={(event) => set({ region: value(event).trim().toUpperCase() })}
       /> need no country code
     </label>
@@ -158,7 +158,7 @@
           inputmode="numeric"
           size={6}
           placeholder="no limit"
-          value={kind.longest || ""}
+          shows={kind.longest || ""}
           onchange={(event) => whole(event, 100_000, (longest) => ({ longest }))}
         /> characters</label
       >
@@ -166,7 +166,7 @@
         >example <Input
           look="token"
           size={14}
-          value={kind.placeholder}
+          shows={kind.placeholder}
           onchange={(event) => set({ placeholder: value(event).trim() })}
         /></label
       >

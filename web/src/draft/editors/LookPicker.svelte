@@ -97,7 +97,7 @@
           class="h-6"
           type="color"
           aria-label={`Colour of the ${words}, ${of}`}
-          value={colours[id]}
+          shows={colours[id]}
           onchange={(event) => keep({ [id]: event.currentTarget.value })}
         />{words}</label
       >
@@ -123,7 +123,7 @@
       width="100%"
       aria-label={`Why the colours of ${of} have to be so`}
       placeholder="the reason"
-      value={colours.despite}
+      shows={colours.despite}
       onchange={(event) => keep({ despite: event.currentTarget.value.trim() })}
     />
   {/if}

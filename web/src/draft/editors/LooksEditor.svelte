@@ -48,7 +48,7 @@
           size={14}
           aria-label={`Words of look ${i + 1}`}
           placeholder="no words"
-          value={rule.look.words}
+          shows={rule.look.words}
           onchange={(event) => put(i, { look: { ...rule.look, words: event.currentTarget.value.trim() } })}
         />
         {#if inRows}

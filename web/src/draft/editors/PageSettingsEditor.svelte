@@ -44,7 +44,7 @@
     aria-label="Language of the texts"
     placeholder="en"
     title="A language tag, such as de, nl or ar"
-    value={settings.language}
+    shows={settings.language}
     onchange={(event) => set({ language: event.currentTarget.value.trim() })}
   />
   <span class="soft">{copy.settings!.rightToLeft ? "from right to left" : "from left to right"}</span>

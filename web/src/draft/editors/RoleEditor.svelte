@@ -28,7 +28,7 @@
     min="0"
     aria-label={`Turn of ${role.name}`}
     title="Its turn; the same number is the same time"
-    value={role.order}
+    shows={role.order}
     onchange={(event) => {
       const order = event.currentTarget.valueAsNumber;
       if (Number.isInteger(order)) void put(() => ({ order }));
@@ -38,7 +38,7 @@
     look="token value"
     class="min-w-0 grow"
     aria-label="Name of the role"
-    value={role.name}
+    shows={role.name}
     onchange={(event) => {
       const name = event.currentTarget.value.trim();
       void put(() => ({ name }));

@@ -24,7 +24,7 @@
       type="number"
       min="0"
       aria-label="The least rows"
-      value={least}
+      shows={least}
       onchange={(event) => set(whole(event.currentTarget, least), most)}
     />
     to
@@ -34,7 +34,7 @@
       type="number"
       min="1"
       aria-label="The most rows"
-      value={most}
+      shows={most}
       onchange={(event) => set(least, whole(event.currentTarget, most))}
     />
     rows

@@ -26,7 +26,7 @@
           look="token value"
           class="min-w-0 grow"
           aria-label="Name of the shared condition"
-          value={shared.name}
+          shows={shared.name}
           onchange={(event) =>
             copy.edit({
               type: "setShared",

@@ -49,7 +49,7 @@
         aria-label={`Words for ${name}`}
         placeholder="Says nothing"
         maxlength={200}
-        value={it.label}
+        shows={it.label}
         onchange={(event) => change({ label: event.currentTarget.value.trim() })}
       />
       <LookPicker look={it.look} of={name} onchange={(part) => change({ look: { ...it.look, ...part } })} />

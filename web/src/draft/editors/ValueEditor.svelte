@@ -83,7 +83,7 @@
         aria-label="What it begins as"
         placeholder="as it would be typed"
         spellcheck="false"
-        value={way === now ? text : ""}
+        shows={way === now ? text : ""}
         onchange={(event) => write(event.currentTarget.value)}
       />
     {:else}

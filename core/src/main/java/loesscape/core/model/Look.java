@@ -44,15 +44,30 @@ public record Look(
             String border,
             @MayBeLeftOut String despite) {}
 
-    /** A named set of colours, each readable on its own fill (WCAG 2.2, 1.4.3). */
+    /** A named set of colours, each readable on its own fill (WCAG 2.2, 1.4.3): on the screen as on paper. */
     public enum Shade {
-        PLAIN,
-        MOSS,
-        RIVER,
-        STRAW,
-        OCHRE,
-        CLAY,
-        STONE
+        PLAIN("", "", ""),
+        MOSS("#235536", "#dcefe2", "#8db89b"),
+        RIVER("#174a70", "#dceaf5", "#8fb4d0"),
+        STRAW("#5b4300", "#fbebb8", "#d9bc5a"),
+        OCHRE("#6b4300", "#ffe7b3", "#d9a13f"),
+        CLAY("#7e2415", "#fbe3df", "#c7644f"),
+        STONE("#3b4744", "#e8ece9", "#a9b5b0");
+
+        private final String text;
+        private final String fill;
+        private final String border;
+
+        Shade(String text, String fill, String border) {
+            this.text = text;
+            this.fill = fill;
+            this.border = border;
+        }
+
+        /** Its colours; null for the plain one, which has none of its own. */
+        public @Nullable Colours colours() {
+            return text.isEmpty() ? null : new Colours(text, fill, border, "");
+        }
     }
 
     /** A small sign that stands beside the words of a band. */

@@ -192,30 +192,17 @@ public final class RecordPdf {
         }
     }
 
-    /** The colours of a look on paper: those of the author’s own, or of its shade the light ones of the screen. */
+    /** The colours of a look on paper: those of the author’s own, or of its shade, as on the screen. */
     record Inks(Color text, Color fill, Color edge) {
 
         /** Null for a look without colours. */
         static @Nullable Inks of(Look look) {
-            if (look.colours() != null) {
-                return new Inks(
-                        Color.decode(look.colours().text()),
-                        Color.decode(look.colours().fill()),
-                        Color.decode(look.colours().border()));
-            }
-            return switch (look.shade()) {
-                case PLAIN -> null;
-                case MOSS -> inks(0x235536, 0xDCEFE2, 0x8DB89B);
-                case RIVER -> inks(0x174A70, 0xDCEAF5, 0x8FB4D0);
-                case STRAW -> inks(0x5B4300, 0xFBEBB8, 0xD9BC5A);
-                case OCHRE -> inks(0x6B4300, 0xFFE7B3, 0xD9A13F);
-                case CLAY -> inks(0x7E2415, 0xFBE3DF, 0xC7644F);
-                case STONE -> inks(0x3B4744, 0xE8ECE9, 0xA9B5B0);
-            };
-        }
-
-        private static Inks inks(int text, int fill, int edge) {
-            return new Inks(new Color(text), new Color(fill), new Color(edge));
+            Look.Colours colours =
+                    look.colours() != null ? look.colours() : look.shade().colours();
+            return colours == null
+                    ? null
+                    : new Inks(
+                            Color.decode(colours.text()), Color.decode(colours.fill()), Color.decode(colours.border()));
         }
     }
 }

@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import loesscape.core.model.AnswerType;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.KindFacts;
+import loesscape.core.model.Look;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonWriter;
 import loesscape.formats.json.TypeScript;
@@ -123,6 +124,29 @@ class GeneratedFilesTest {
     @Test
     void factsOfKindsAreThoseOfTheModel() throws IOException {
         isUpToDate(Path.of("../web/src/api/kinds.ts"), kinds());
+    }
+
+    private static String shades() {
+        StringBuilder text =
+                new StringBuilder("/* Made from core's Look.Shade by ./loesscape types; do not edit. */\n");
+        for (Look.Shade shade : Look.Shade.values()) {
+            Look.Colours colours = shade.colours();
+            if (colours != null) {
+                text.append("""
+                        .shade-%s {
+                          color: %s;
+                          background-color: %s;
+                          border-color: %s;
+                        }
+                        """.formatted(camel(shade.name()), colours.text(), colours.fill(), colours.border()));
+            }
+        }
+        return text.toString();
+    }
+
+    @Test
+    void shadesAreThoseOfTheModel() throws IOException {
+        isUpToDate(Path.of("../web/src/look/shades.css"), shades());
     }
 
     @Test
