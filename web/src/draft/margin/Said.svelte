@@ -8,7 +8,7 @@
 </script>
 
 <!-- A sentence of the margin. -->
-<!-- eslint-disable no-restricted-syntax -- there are more than there are items: a component for each opens a long document a fifth slower -->
+<!-- eslint-disable no-restricted-syntax -- there are more than there are items: a component for each is work that nobody sees -->
 {#each parts as part, i (i)}{#if part.type === "strong"}<b>{part.text}</b
     >{:else if part.type === "fieldName"}<button
       type="button"
