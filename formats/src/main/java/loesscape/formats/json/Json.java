@@ -58,6 +58,9 @@ public final class Json {
                     "",
                     "This is not JSON that can be read: it is nested more than %d deep, or a text in it has more than %,d characters, a name more than %,d or a number more than %d."
                             .formatted(DEEPEST, LONGEST_TEXT, LONGEST_NAME, LONGEST_NUMBER));
+        } catch (NumberFormatException e) {
+            // An exponent that no number has comes out of the library as it is, not as a problem of the text.
+            throw new JsonProblem("", "This is not JSON that can be read: a number in it is too large or too small.");
         } catch (JacksonException e) {
             var location = e.getLocation();
             String where = location == null
