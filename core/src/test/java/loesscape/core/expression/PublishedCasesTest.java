@@ -84,7 +84,7 @@ class PublishedCasesTest {
         return value + (value == null ? "" : " (" + value.getClass().getSimpleName() + ")");
     }
 
-    private static boolean same(@Nullable Object ours, @Nullable Object theirs) {
+    static boolean same(@Nullable Object ours, @Nullable Object theirs) {
         return switch (theirs) {
             case BigDecimal b ->
                 ours instanceof BigDecimal a

@@ -25,6 +25,12 @@ public record Arguments(List<@Nullable Object> values, Locale language, Map<Stri
         return place < values.size() ? values.get(place) : null;
     }
 
+    /** One of them, for itself where a list of one stands for it (DMN 1.4, 10.3.2.9.4). */
+    @Nullable
+    Object single(int place) {
+        return get(place) instanceof List<?> one && one.size() == 1 ? one.getFirst() : get(place);
+    }
+
     /** Whether all of them are lists. */
     boolean areLists() {
         return values.stream().allMatch(List.class::isInstance);

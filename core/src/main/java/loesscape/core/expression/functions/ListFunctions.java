@@ -375,7 +375,7 @@ final class ListFunctions {
                     element -> Boolean.TRUE.equals(chooses.of(element, given.get(2))) ? given.get(2) : element);
             return replaced;
         }
-        Integer at = place(list, given.get(1));
+        Integer at = place(list, given.single(1));
         if (at == null) {
             return null;
         }
@@ -384,7 +384,8 @@ final class ListFunctions {
     }
 
     private static @Nullable List<?> sorted(Work work, Arguments given) {
-        if (!(given.get(0) instanceof List<?> list)) {
+        boolean isAsked = given.size() > 1;
+        if (!(given.get(0) instanceof List<?> list) || (isAsked && !(given.get(1) instanceof Given))) {
             return null;
         }
         List<@Nullable Object> sorted = copy(work, list);

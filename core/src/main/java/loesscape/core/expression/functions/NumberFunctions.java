@@ -51,7 +51,7 @@ final class NumberFunctions {
                     false,
                     "A number or a duration without its sign.",
                     "abs(-10)",
-                    (work, given) -> switch (given.get(0)) {
+                    (work, given) -> switch (given.single(0)) {
                         case BigDecimal number -> number.abs();
                         case Duration duration -> duration.abs();
                         case Months months -> new Months(Math.absExact(months.total()));

@@ -59,7 +59,7 @@ final class OtherFunctions {
     }
 
     private static @Nullable BigDecimal number(Arguments given) {
-        if (given.get(0) instanceof BigDecimal number) {
+        if (given.get(0) instanceof BigDecimal number && given.size() == 1) {
             return number;
         }
         Object grouping = given.size() > 1 ? given.get(1) : null;

@@ -16,67 +16,85 @@ final class RangeFunctions {
     static final List<Function> ALL = List.of(
             of(
                     "before",
+                    Points.ANYWHERE,
                     "Whether a point or range ends before another begins.",
                     "before(1, [5..10])",
                     (a, b) -> isBefore(a, b)),
             of(
                     "after",
+                    Points.ANYWHERE,
                     "Whether a point or range begins after another ends.",
                     "after([5..10], 1)",
                     (a, b) -> isBefore(b, a)),
-            of("meets", "Whether a range ends where another begins.", "meets([1..5], [5..10])", (a, b) -> meets(a, b)),
+            of(
+                    "meets",
+                    Points.NOWHERE,
+                    "Whether a range ends where another begins.",
+                    "meets([1..5], [5..10])",
+                    (a, b) -> meets(a, b)),
             of(
                     "met by",
+                    Points.NOWHERE,
                     "Whether a range begins where another ends.",
                     "met by([5..10], [1..5])",
                     (a, b) -> meets(b, a)),
             of(
                     "overlaps",
+                    Points.NOWHERE,
                     "Whether two ranges have something in common.",
                     "overlaps([1..5], [3..8])",
                     (a, b) -> beginsIn(a, b) && beginsIn(b, a)),
             of(
                     "overlaps before",
+                    Points.NOWHERE,
                     "Whether a range begins first and ends in another.",
                     "overlaps before([1..5], [3..8])",
                     (a, b) -> overlapsBefore(a, b)),
             of(
                     "overlaps after",
+                    Points.NOWHERE,
                     "Whether a range begins in another and ends last.",
                     "overlaps after([3..8], [1..5])",
                     (a, b) -> overlapsBefore(b, a)),
             of(
                     "finishes",
+                    Points.FIRST,
                     "Whether a point or range is the end of a range.",
                     "finishes([5..10], [1..10])",
                     (a, b) -> finishes(a, b)),
             of(
                     "finished by",
+                    Points.SECOND,
                     "Whether a range has a point or range at its end.",
                     "finished by([1..10], 10)",
                     (a, b) -> finishes(b, a)),
             of(
                     "includes",
+                    Points.SECOND,
                     "Whether a range has a point or range in it.",
                     "includes([1..10], 5)",
                     (a, b) -> includes(a, b)),
             of(
                     "during",
+                    Points.FIRST,
                     "Whether a point or range lies in a range.",
                     "during([4..6], [1..10])",
                     (a, b) -> includes(b, a)),
             of(
                     "starts",
+                    Points.FIRST,
                     "Whether a point or range is the beginning of a range.",
                     "starts([1..5], [1..10])",
                     (a, b) -> starts(a, b)),
             of(
                     "started by",
+                    Points.SECOND,
                     "Whether a range has a point or range at its beginning.",
                     "started by([1..10], 1)",
                     (a, b) -> starts(b, a)),
             of(
                     "coincides",
+                    Points.BOTH,
                     "Whether two points or ranges are the same.",
                     "coincides([1..5], [1..5])",
                     (a, b) -> order(a.low(), b.low()) == 0
@@ -103,11 +121,11 @@ final class RangeFunctions {
         boolean to(Range one, Range other);
     }
 
-    private static Function of(String name, String says, String example, Lies lies) {
+    private static Function of(String name, Points points, String says, String example, Lies lies) {
         return new Function(name, List.of("first", "second"), 2, false, says, example, (work, given) -> {
-            Object one = given.get(0);
-            Object other = given.get(1);
-            if (one == null || other == null) {
+            Object one = given.single(0);
+            Object other = given.single(1);
+            if (one == null || other == null || !points.canStand(one instanceof Range, other instanceof Range)) {
                 return null;
             }
             try {
@@ -118,7 +136,26 @@ final class RangeFunctions {
         });
     }
 
-    /** A point is a range of itself alone. */
+    /** Where a point may stand in the place of a range; elsewhere it says nothing. */
+    private enum Points {
+        ANYWHERE,
+        NOWHERE,
+        FIRST,
+        SECOND,
+        /** Beside another point only. */
+        BOTH;
+
+        boolean canStand(boolean firstIsRange, boolean secondIsRange) {
+            return switch (this) {
+                case ANYWHERE -> true;
+                case NOWHERE -> firstIsRange && secondIsRange;
+                case FIRST -> secondIsRange;
+                case SECOND -> firstIsRange;
+                case BOTH -> firstIsRange == secondIsRange;
+            };
+        }
+    }
+
     private static Range range(Object value) {
         return value instanceof Range range ? range : new Range(value, true, value, true);
     }

@@ -64,10 +64,7 @@ final class TemporalFunctions {
                     false,
                     "The whole months from one day to another.",
                     "years and months duration(date(\"2024-12-24\"), date(\"2026-11-24\"))",
-                    (work, given) ->
-                            date(given.get(0)) instanceof LocalDate from && date(given.get(1)) instanceof LocalDate to
-                                    ? new Months(Period.between(from, to).toTotalMonths())
-                                    : null),
+                    (work, given) -> months(day(given.get(0)), day(given.get(1)))),
             of(
                     "day of year",
                     "Which day of the year it is.",
@@ -109,12 +106,21 @@ final class TemporalFunctions {
     }
 
     private static @Nullable Object date(@Nullable Object from) {
+        return from instanceof String text ? Temporals.date(text) : day(from);
+    }
+
+    private static @Nullable LocalDate day(@Nullable Object from) {
         return switch (from) {
-            case String text -> Temporals.date(text);
             case LocalDate day -> day;
             case LocalDateTime moment -> moment.toLocalDate();
             case null, default -> null;
         };
+    }
+
+    private static @Nullable Months months(@Nullable LocalDate from, @Nullable LocalDate to) {
+        return from == null || to == null
+                ? null
+                : new Months(Period.between(from, to).toTotalMonths());
     }
 
     private static @Nullable Object time(@Nullable Object from) {
@@ -140,12 +146,21 @@ final class TemporalFunctions {
         return null;
     }
 
+    /** Seconds can have parts, but do not make up a minute. */
+    private static BigDecimal ofMinute(BigDecimal second) {
+        if (second.signum() < 0 || second.compareTo(BigDecimal.valueOf(60)) >= 0) {
+            throw new DateTimeException("No second of a minute");
+        }
+        return second;
+    }
+
     private static @Nullable LocalTime time(Arguments parts) {
         if (parts.get(0) instanceof BigDecimal hour
                 && parts.get(1) instanceof BigDecimal minute
                 && parts.get(2) instanceof BigDecimal second) {
             try {
-                return LocalTime.of(hour.intValueExact(), minute.intValueExact(), second.intValueExact());
+                return LocalTime.of(hour.intValueExact(), minute.intValueExact())
+                        .plusNanos(ofMinute(second).movePointRight(9).longValueExact());
             } catch (DateTimeException | ArithmeticException e) {
                 return null;
             }
