@@ -21,12 +21,33 @@ public sealed interface Clause extends Condition.Leaf {
     /** Tells whether this clause is met while the field is blank. */
     boolean metWhenBlank();
 
+    /** The same statement about another field. */
+    Clause withField(String other);
+
+    /** The same statement with another rule for blanks, null for the usual one; what speaks of blanks only has none. */
+    Clause withRule(@Nullable Boolean rule);
+
+    /** Tells whether a blank would meet this clause, had its author not said otherwise: so it does what says what is not so. */
+    default boolean usuallyMetWhenBlank() {
+        return withRule(null).metWhenBlank();
+    }
+
     /** Met when the field has a value. */
     record Answered(String field) implements Clause {
 
         @Override
         public boolean metWhenBlank() {
             return false;
+        }
+
+        @Override
+        public Answered withField(String other) {
+            return new Answered(other);
+        }
+
+        @Override
+        public Answered withRule(@Nullable Boolean rule) {
+            return this;
         }
     }
 
@@ -36,6 +57,16 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return true;
+        }
+
+        @Override
+        public IsBlank withField(String other) {
+            return new IsBlank(other);
+        }
+
+        @Override
+        public IsBlank withRule(@Nullable Boolean rule) {
+            return this;
         }
     }
 
@@ -67,6 +98,16 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == ChoiceTest.IS_NOT;
+        }
+
+        @Override
+        public ChoiceClause withField(String other) {
+            return new ChoiceClause(other, test, choices, whenBlank);
+        }
+
+        @Override
+        public ChoiceClause withRule(@Nullable Boolean rule) {
+            return new ChoiceClause(field, test, choices, rule);
         }
     }
 
@@ -105,6 +146,16 @@ public sealed interface Clause extends Condition.Leaf {
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == SetTest.DOES_NOT_INCLUDE;
         }
+
+        @Override
+        public SetClause withField(String other) {
+            return new SetClause(other, test, choices, whenBlank);
+        }
+
+        @Override
+        public SetClause withRule(@Nullable Boolean rule) {
+            return new SetClause(field, test, choices, rule);
+        }
     }
 
     /**
@@ -124,6 +175,16 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == Comparison.OrderTest.NOT_EQUAL;
+        }
+
+        @Override
+        public CountClause withField(String other) {
+            return new CountClause(other, test, count, whenBlank);
+        }
+
+        @Override
+        public CountClause withRule(@Nullable Boolean rule) {
+            return new CountClause(field, test, count, rule);
         }
     }
 
@@ -159,6 +220,16 @@ public sealed interface Clause extends Condition.Leaf {
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == TextTest.IS_NOT || test == TextTest.DOES_NOT_CONTAIN;
         }
+
+        @Override
+        public TextClause withField(String other) {
+            return new TextClause(other, test, text, matchCase, whenBlank);
+        }
+
+        @Override
+        public TextClause withRule(@Nullable Boolean rule) {
+            return new TextClause(field, test, text, matchCase, rule);
+        }
     }
 
     /**
@@ -178,6 +249,16 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == Comparison.OrderTest.NOT_EQUAL;
+        }
+
+        @Override
+        public LengthClause withField(String other) {
+            return new LengthClause(other, test, length, whenBlank);
+        }
+
+        @Override
+        public LengthClause withRule(@Nullable Boolean rule) {
+            return new LengthClause(field, test, length, rule);
         }
     }
 
@@ -199,6 +280,16 @@ public sealed interface Clause extends Condition.Leaf {
         public boolean metWhenBlank() {
             return whenBlank != null && whenBlank;
         }
+
+        @Override
+        public BandClause withField(String other) {
+            return new BandClause(other, bands, whenBlank);
+        }
+
+        @Override
+        public BandClause withRule(@Nullable Boolean rule) {
+            return new BandClause(field, bands, rule);
+        }
     }
 
     /**
@@ -214,7 +305,7 @@ public sealed interface Clause extends Condition.Leaf {
             String field,
             OrderTest test,
             Operand to,
-            @Nullable Boolean whenBlank) implements Clause {
+            @Nullable Boolean whenBlank) implements Clause, Comparing {
 
         /** How the answer is compared with the operand. */
         public enum OrderTest {
@@ -229,6 +320,26 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null ? whenBlank : test == OrderTest.NOT_EQUAL;
+        }
+
+        @Override
+        public Comparison withField(String other) {
+            return new Comparison(other, test, to, whenBlank);
+        }
+
+        @Override
+        public Comparison withRule(@Nullable Boolean rule) {
+            return new Comparison(field, test, to, rule);
+        }
+
+        @Override
+        public List<Operand> operands() {
+            return List.of(to);
+        }
+
+        @Override
+        public Comparison withOperands(List<Operand> others) {
+            return new Comparison(field, test, others.getFirst(), whenBlank);
         }
     }
 
@@ -251,7 +362,7 @@ public sealed interface Clause extends Condition.Leaf {
             Operand to,
             boolean toIncluded,
             @Nullable Boolean whenBlank)
-            implements Clause {
+            implements Clause, Comparing {
 
         /** Tells whether nothing can lie between the edges, as far as they are fixed. */
         public boolean isEmpty() {
@@ -272,6 +383,27 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public boolean metWhenBlank() {
             return whenBlank != null && whenBlank;
+        }
+
+        @Override
+        public Between withField(String other) {
+            return new Between(other, outside, from, fromIncluded, to, toIncluded, whenBlank);
+        }
+
+        @Override
+        public Between withRule(@Nullable Boolean rule) {
+            return new Between(field, outside, from, fromIncluded, to, toIncluded, rule);
+        }
+
+        @Override
+        public List<Operand> operands() {
+            return List.of(from, to);
+        }
+
+        @Override
+        public Between withOperands(List<Operand> others) {
+            return new Between(
+                    field, outside, others.getFirst(), fromIncluded, others.getLast(), toIncluded, whenBlank);
         }
     }
 

@@ -170,7 +170,17 @@ public sealed interface Condition permits Condition.Always, Condition.Never, Con
             String field,
             Clause.Comparison.OrderTest test,
             Clause.Operand to,
-            @Nullable Boolean whenBlank) implements Leaf {
+            @Nullable Boolean whenBlank) implements Leaf, Comparing {
+
+        @Override
+        public List<Clause.Operand> operands() {
+            return List.of(to);
+        }
+
+        @Override
+        public Total withOperands(List<Clause.Operand> others) {
+            return new Total(field, test, others.getFirst(), whenBlank);
+        }
 
         /** Whether this is met where either side is blank. */
         public boolean metWhenBlank() {

@@ -33,12 +33,7 @@ public final class References {
 
     /** The other sides of a leaf's comparison; none where it has none. */
     public static List<Operand> operands(Condition.Leaf leaf) {
-        return switch (leaf) {
-            case Clause.Comparison it -> List.of(it.to());
-            case Clause.Between it -> List.of(it.from(), it.to());
-            case Condition.Total it -> List.of(it.to());
-            default -> List.of();
-        };
+        return leaf instanceof Comparing comparing ? comparing.operands() : List.of();
     }
 
     /**
@@ -53,7 +48,7 @@ public final class References {
 
     private static Condition.Leaf renamed(
             Condition.Leaf leaf, UnaryOperator<String> key, UnaryOperator<String> formulas) {
-        return switch (leaf) {
+        Condition.Leaf renamed = switch (leaf) {
             case Condition.Written(var formula) -> new Condition.Written(formulas.apply(formula));
             case Condition.StageIs it -> it;
             case Condition.RoleIs it -> it;
@@ -64,35 +59,14 @@ public final class References {
             case Condition.RowCount(var section, var test, var count) ->
                 new Condition.RowCount(key.apply(section), test, count);
             case Condition.Total(var field, var test, var to, var whenBlank) ->
-                new Condition.Total(key.apply(field), test, renamed(to, key, formulas), whenBlank);
-            case Clause clause -> renamed(clause, key, formulas);
+                new Condition.Total(key.apply(field), test, to, whenBlank);
+            case Clause clause -> clause.withField(key.apply(clause.field()));
         };
-    }
-
-    private static Clause renamed(Clause clause, UnaryOperator<String> key, UnaryOperator<String> formulas) {
-        String field = key.apply(clause.field());
-        return switch (clause) {
-            case Clause.Answered ignored -> new Clause.Answered(field);
-            case Clause.IsBlank ignored -> new Clause.IsBlank(field);
-            case Clause.ChoiceClause it -> new Clause.ChoiceClause(field, it.test(), it.choices(), it.whenBlank());
-            case Clause.SetClause it -> new Clause.SetClause(field, it.test(), it.choices(), it.whenBlank());
-            case Clause.CountClause it -> new Clause.CountClause(field, it.test(), it.count(), it.whenBlank());
-            case Clause.TextClause it ->
-                new Clause.TextClause(field, it.test(), it.text(), it.matchCase(), it.whenBlank());
-            case Clause.LengthClause it -> new Clause.LengthClause(field, it.test(), it.length(), it.whenBlank());
-            case Clause.BandClause it -> new Clause.BandClause(field, it.bands(), it.whenBlank());
-            case Clause.Comparison it ->
-                new Clause.Comparison(field, it.test(), renamed(it.to(), key, formulas), it.whenBlank());
-            case Clause.Between it ->
-                new Clause.Between(
-                        field,
-                        it.outside(),
-                        renamed(it.from(), key, formulas),
-                        it.fromIncluded(),
-                        renamed(it.to(), key, formulas),
-                        it.toIncluded(),
-                        it.whenBlank());
-        };
+        return renamed instanceof Comparing comparing
+                ? comparing.withOperands(comparing.operands().stream()
+                        .map(operand -> renamed(operand, key, formulas))
+                        .toList())
+                : renamed;
     }
 
     private static Operand renamed(Operand operand, UnaryOperator<String> key, UnaryOperator<String> formulas) {
