@@ -1,7 +1,7 @@
 <script lang="ts">
   import Button from "../ui/light/Button.svelte";
   import type { Field, NodeStateFieldState } from "../api/types";
-  import { type Chosen, choicesOf, readChosen, writeChosen } from "./answers";
+  import { type Chosen, areButtons, choicesOf, readChosen, writeChosen } from "./answers";
 
   let {
     field,
@@ -32,7 +32,7 @@
       (stand.offered === null || stand.offered.includes("other")),
   );
   const style = $derived("style" in kind ? kind.style : null);
-  const isButtons = $derived(("layout" in kind && kind.layout === "buttons") || kind.type === "rating");
+  const isButtons = $derived(areButtons(kind));
   const mark = $derived(
     !style || style.mark === "usual" ? (several ? "square" : "round") : (style.mark as string),
   );

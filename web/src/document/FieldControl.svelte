@@ -3,7 +3,7 @@
   import { getContext } from "svelte";
   import { PAY } from "./signing";
   import type { Field, NodeStateFieldState } from "../api/types";
-  import { amount, choicesOf, typedOf } from "./answers";
+  import { amount, areMarks, choicesOf, typedOf } from "./answers";
   import ChoiceControl from "./ChoiceControl.svelte";
   import FilesControl from "./FilesControl.svelte";
   import { lookClass, lookStyle } from "./looks";
@@ -49,12 +49,7 @@
   });
   const due = $derived(state.due !== null && Number(state.due) !== 0 ? state.due : null);
   const choices = $derived(choicesOf(kind, state.offered));
-  const isMarks = $derived(
-    kind.type === "yesNo" ||
-      kind.type === "rating" ||
-      kind.type === "severalChoices" ||
-      (kind.type === "oneChoice" && (kind.layout !== "list" || kind.other)),
-  );
+  const isMarks = $derived(areMarks(kind));
   const common = $derived({
     id,
     disabled: !state.editable,

@@ -1,3 +1,4 @@
+import { answerType } from "../api/kinds";
 import type { Choice, FieldKind, Value } from "../api/types";
 
 /** The address of a node in a row; its key where it stands in none. */
@@ -106,13 +107,15 @@ export function withRow(rows: string[], typed: Record<string, string>): string[]
 
 /** Whether the controls of a field are a group with a legend, not one control with a label. */
 export function isGroup(kind: FieldKind): boolean {
+  const answer = answerType(kind);
+  return areMarks(kind) || answer === "signature" || answer === "files";
+}
+
+/** Whether a field is answered by marks, one for each choice. */
+export function areMarks(kind: FieldKind): boolean {
   switch (kind.type) {
     case "yesNo":
     case "rating":
-    case "signature":
-    case "initials":
-    case "attachment":
-    case "picture":
     case "severalChoices":
       return true;
     case "oneChoice":
@@ -120,6 +123,11 @@ export function isGroup(kind: FieldKind): boolean {
     default:
       return false;
   }
+}
+
+/** Whether these marks stand as buttons beside each other. */
+export function areButtons(kind: FieldKind): boolean {
+  return kind.type === "rating" || ("layout" in kind && kind.layout === "buttons");
 }
 
 /** An amount with as many decimals as its currency has; with more where it has more. */

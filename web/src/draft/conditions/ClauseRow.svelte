@@ -3,7 +3,7 @@
   import Input from "../../ui/Input.svelte";
   import { answerType } from "../../api/kinds";
   import type { Field, Operator, OrderTest } from "../../api/types";
-  import { type Clause, type ClauseDraft, ORDERS, begun, closed, isOneChoice } from "./clauses";
+  import { COUNTING, type Clause, type ClauseDraft, ORDERS, begun, closed, isOneChoice } from "./clauses";
   import { namable } from "./choices";
   import { workingCopy } from "../context";
   import Picker, { type Option } from "../../ui/Picker.svelte";
@@ -49,7 +49,7 @@
         ? field.bands.map(({ id, label }, i) => ({ id, label: label || `band ${i + 1}` }))
         : namable(field, copy.nodes.get(field.key)?.state),
   );
-  const isCount = $derived(now.operator === "length" || now.operator === "chosen");
+  const isCount = $derived(COUNTING.includes(now.operator));
   const isChoice = $derived(
     !!field &&
       !isCount &&

@@ -1,3 +1,4 @@
+import { answerType } from "../../api/kinds";
 import type { Field, NodeState } from "../../api/types";
 import { choicesOf } from "../../document/answers";
 
@@ -7,7 +8,7 @@ export function namable(field: Field, state: NodeState | undefined): { id: strin
   const offered = kind.type === "lookup" && state?.type === "field" ? state.offered : null;
   const other = (kind.type === "oneChoice" || kind.type === "severalChoices") && kind.other;
   return [
-    ...(kind.type === "rating" ? [] : choicesOf(kind, offered)),
+    ...(answerType(kind) === "number" ? [] : choicesOf(kind, offered)),
     ...(other ? [{ id: "other", label: "Other" }] : []),
   ];
 }

@@ -51,16 +51,12 @@ export type ClauseDraft = {
 
 const EMPTY: Side = { type: "value", text: "" };
 
+/** The verbs that hold a number of characters or of marks against another. */
+export const COUNTING: Operator[] = ["length", "chosen"];
+
 /** The condition that drives an aspect of a node; null where the plain default holds. */
 export function conditionOf(node: Node, aspect: Aspect): Condition | null {
-  switch (aspect) {
-    case "shown":
-      return node.shown;
-    case "open":
-      return node.type === "section" ? node.open : null;
-    default:
-      return node.type === "field" ? node[aspect] : null;
-  }
+  return (node as Partial<Record<Aspect, Condition | null>>)[aspect] ?? null;
 }
 
 export function isGroup(condition: Condition): condition is Group {

@@ -81,8 +81,8 @@ export function misfits(copy: WorkingCopy, fields: Field[], text: string): (Mean
       const likely = likeliest(field.label);
       const isNumber = numeral(clause.value) !== null;
       const type = isNumber
-        ? likely === "rating" || likely === "money"
-          ? likely
+        ? likely in KINDS && KINDS[likely as FieldKind["type"]].answer === "number"
+          ? (likely as FieldKind["type"])
           : "number"
         : /^\d{4}-\d{2}-\d{2}$/.test(clause.value)
           ? "date"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Button from "../../ui/Button.svelte";
   import Input from "../../ui/Input.svelte";
+  import { ASPECTS, aspectsOf } from "../../api/aspects";
   import { request, said } from "../../api/http";
   import type { AsClauses, AsText, Aspect, Condition } from "../../api/types";
   import { conditionOf, isPlain } from "../conditions/clauses";
@@ -30,13 +31,7 @@
   /** Whether what is begun is to ask for an answer too. */
   let asking = $state(false);
 
-  const ASPECTS = ["shown", "required", "editable", "open"] as const;
-  const TITLE: Record<Aspect, string> = {
-    shown: "Shown",
-    required: "Required",
-    editable: "Editable",
-    open: "Opened out",
-  };
+  const title = $derived(ASPECTS[aspect].title);
   const shared = $derived(condition?.type === "shared" ? copy.shared.get(condition.condition) : undefined);
   /** What the condition says, whether it stands here alone or is shared. */
   const content = $derived(shared ? shared.condition : condition);
@@ -44,7 +39,7 @@
   const uses = $derived(
     shared
       ? [...copy.nodes.values()]
-          .flatMap(({ node }) => ASPECTS.map((it) => conditionOf(node, it)))
+          .flatMap(({ node }) => aspectsOf(node).map((it) => conditionOf(node, it)))
           .filter((used) => used?.type === "shared" && used.condition === shared.key).length
       : 0,
   );
@@ -52,7 +47,7 @@
   /** The condition as a formula, while it is looked at as one. */
   let formula = $state<string | null>(null);
   let wrong = $state("");
-  const usual = $derived(aspect === "required" ? "never" : "always");
+  const usual = $derived(ASPECTS[aspect].plainDefault ? "always" : "never");
   const mode = $derived(condition === null ? usual : isPlain(condition) ? condition.type : "when");
   const met = $derived(copy.nodes.get(key)?.state.met.includes(aspect) ?? false);
   /** A node cannot be shown by what stands inside itself. */
@@ -108,7 +103,7 @@
   /** The other aspects that have a condition, which this one can share. */
   const others = $derived(
     keys.length === 1
-      ? ASPECTS.filter((it) => {
+      ? aspectsOf(copy.view(key).node).filter((it) => {
           const other = conditionOf(copy.view(key).node, it);
           return (
             it !== aspect && other && !isPlain(other) && JSON.stringify(other) !== JSON.stringify(condition)
@@ -143,16 +138,16 @@
   }
 </script>
 
-<EditorLine title={TITLE[aspect]}>
+<EditorLine {title}>
   <Picker
-    label={TITLE[aspect]}
+    label={title}
     text={beginning ? "when" : mode}
     options={[
       ...["always", "when", "never"].map((id) => ({ id, label: id === "when" ? "when …" : id })),
       ...(aspect === "shown" && keys.every((it) => copy.view(it).node.type === "field")
         ? [{ id: "asked", label: "when …, and required then" }]
         : []),
-      ...others.map((it) => ({ id: `as ${it}`, label: `when ${TITLE[it].toLowerCase()}` })),
+      ...others.map((it) => ({ id: `as ${it}`, label: `when ${ASPECTS[it].title.toLowerCase()}` })),
     ]}
     chosen={[mode]}
     onpick={pick}
@@ -164,7 +159,7 @@
     {/if}
     {#if formula !== null || content?.type === "written"}
       <FormulaInput
-        label={`Formula for ${TITLE[aspect].toLowerCase()}`}
+        label={`Formula for ${title.toLowerCase()}`}
         {rows}
         value={formula ?? (content?.type === "written" ? content.formula : "")}
         onwrite={(text) => void read(text)}

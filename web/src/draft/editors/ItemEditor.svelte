@@ -3,8 +3,9 @@
   import Button from "../../ui/Button.svelte";
   import Input from "../../ui/Input.svelte";
   import { KINDS } from "../../api/kinds";
-  import { hasBands, isDay } from "../conditions/clauses";
-  import type { Aspect, FieldKind, Width } from "../../api/types";
+  import { conditionOf, hasBands, isDay } from "../conditions/clauses";
+  import { aspectsOf } from "../../api/aspects";
+  import type { FieldKind, Width } from "../../api/types";
   import AspectLine from "./AspectLine.svelte";
   import ChecksEditor from "./ChecksEditor.svelte";
   import BlockEditor from "./BlockEditor.svelte";
@@ -33,20 +34,6 @@
   const view = $derived(copy.view(key));
   const node = $derived(view.node);
   const WIDTHS: Width[] = ["full", "half", "third"];
-  const aspects = $derived<[Aspect, import("../../api/types").Condition | null][]>(
-    node.type === "field"
-      ? [
-          ["shown", node.shown],
-          ["required", node.required],
-          ["editable", node.editable],
-        ]
-      : node.type === "section"
-        ? [
-            ["shown", node.shown],
-            ["open", node.open],
-          ]
-        : [["shown", node.shown]],
-  );
   const band = $derived("band" in view.state ? view.state.band : null);
 
   function setKind(id: string) {
@@ -88,8 +75,8 @@
     />
   </header>
   <RefusedEdit />
-  {#each aspects as [aspect, condition] (aspect)}
-    <AspectLine keys={[key]} {aspect} {condition} />
+  {#each aspectsOf(node) as aspect (aspect)}
+    <AspectLine keys={[key]} {aspect} condition={conditionOf(node, aspect)} />
   {/each}
   {#if node.type === "field"}
     {#if node.kind.type === "oneChoice" || node.kind.type === "severalChoices"}

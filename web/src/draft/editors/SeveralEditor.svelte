@@ -1,6 +1,7 @@
 <script lang="ts">
   import { withKeys } from "../shortcuts";
   import Button from "../../ui/Button.svelte";
+  import { ASPECTS, aspectsOf } from "../../api/aspects";
   import type { Aspect, Width } from "../../api/types";
   import AspectLine from "./AspectLine.svelte";
   import { conditionOf } from "../conditions/clauses";
@@ -12,7 +13,10 @@
   const keys = $derived(copy.chosen);
   const nodes = $derived(keys.map((key) => copy.view(key).node));
   const allFields = $derived(nodes.every(({ type }) => type === "field"));
-  const aspects = $derived<Aspect[]>(allFields ? ["shown", "required", "editable"] : ["shown"]);
+  /** What all of them have. */
+  const aspects = $derived(
+    aspectsOf(nodes[0]!).filter((it) => nodes.every((node) => aspectsOf(node).includes(it))),
+  );
   const WIDTHS: Width[] = ["full", "half", "third"];
 
   /** The condition of all of them; of those that differ none is told. */
@@ -32,7 +36,7 @@
   {#each aspects as aspect (aspect)}
     {@const { same, condition } = common(aspect)}
     {#if !same}<p class="soft text-note">
-        They differ in when they are {aspect}; what is set here is for all.
+        They differ in when they are {ASPECTS[aspect].title.toLowerCase()}; what is set here is for all.
       </p>{/if}
     <AspectLine {keys} {aspect} {condition} />
   {/each}

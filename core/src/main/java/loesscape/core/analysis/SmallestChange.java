@@ -55,9 +55,11 @@ final class SmallestChange {
     /** One way for each of shown, editable and open that is not so now; none where no small change does it. */
     List<Way> ways(String address, List<Node> path) {
         List<Way> ways = new ArrayList<>();
-        for (Aspect aspect : List.of(Aspect.SHOWN, Aspect.EDITABLE, Aspect.OPEN)) {
+        for (Aspect aspect : Aspect.values()) {
             Node node = path.getLast();
-            if (!aspect.fits(node) || isSo(standing.state().nodes().get(address), aspect)) {
+            if (!aspect.plainDefault()
+                    || !aspect.fits(node)
+                    || isSo(standing.state().nodes().get(address), aspect)) {
                 continue;
             }
             List<Change> changes = search(address, aspect, path);
@@ -72,12 +74,7 @@ final class SmallestChange {
     }
 
     private static boolean isSo(@Nullable NodeState state, Aspect aspect) {
-        return switch (aspect) {
-            case SHOWN -> state != null && state.shown();
-            case EDITABLE -> state instanceof NodeState.FieldState field && field.editable();
-            case OPEN -> state instanceof NodeState.SectionState section && section.open();
-            case REQUIRED -> state instanceof NodeState.FieldState field && field.required();
-        };
+        return state != null && state.is(aspect);
     }
 
     private @Nullable List<Change> search(String address, Aspect aspect, List<Node> path) {

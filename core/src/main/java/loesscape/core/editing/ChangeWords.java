@@ -96,12 +96,7 @@ public final class ChangeWords {
         }
         for (Aspect aspect : Aspect.values()) {
             if (!Objects.equals(aspect.of(was), aspect.of(is))) {
-                return switch (aspect) {
-                    case SHOWN -> "when to show";
-                    case REQUIRED -> "when to require";
-                    case EDITABLE -> "when to lock";
-                    case OPEN -> "when to open out";
-                };
+                return "when to " + aspect.verb();
             }
         }
         if (!Logic.looks(was).equals(Logic.looks(is))) {

@@ -68,23 +68,10 @@ final class Conditions {
 
     /** A node with another condition for one aspect; refused where it does not have that aspect. */
     static Node with(Node node, Aspect aspect, @Nullable Condition condition) {
-        return switch (aspect) {
-            case SHOWN -> TemplateIndex.shownWhen(node, condition);
-            case REQUIRED -> field(node).withRequired(condition);
-            case EDITABLE -> field(node).withEditable(condition);
-            case OPEN -> {
-                if (node instanceof Section section) {
-                    yield section.withOpen(condition);
-                }
-                throw new Refusal("Only a section can be opened out; “%s” is none.".formatted(node.name()));
-            }
-        };
-    }
-
-    private static Field field(Node node) {
-        if (node instanceof Field field) {
-            return field;
+        if (!aspect.fits(node)) {
+            throw new Refusal(
+                    "“%s” cannot be %s; only a %s can.".formatted(node.name(), aspect.words(), aspect.nodes()));
         }
-        throw new Refusal("Only a field can be required or locked; “%s” is none.".formatted(node.name()));
+        return aspect.with(node, condition);
     }
 }

@@ -8,7 +8,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import loesscape.core.model.Condition;
 import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.FinishRule;
@@ -294,19 +293,6 @@ public record TemplateIndex(
     /** These parts with another rest. */
     public TemplateIndex with(Rest other) {
         return new TemplateIndex(title, subtitle, nodes, held, other);
-    }
-
-    /** A node with another condition for when it is shown. */
-    static Node shownWhen(Node node, @Nullable Condition shown) {
-        return switch (node) {
-            case Page it -> new Page(it.key(), it.title(), shown, it.sections());
-            case Section it -> it.withShown(shown);
-            case Field it -> it.withShown(shown);
-            case Notice it -> it.withShown(shown);
-            case Indicator it -> it.withShown(shown);
-            case Picture it -> new Picture(it.key(), it.label(), it.file(), it.follows(), shown, it.folding());
-            case Divider it -> new Divider(it.key(), shown);
-        };
     }
 
     /** A node under another key. */

@@ -16,6 +16,16 @@ public sealed interface NodeState {
     /** The aspects with a condition of their own that holds now, whatever becomes of the node otherwise. */
     List<Aspect> met();
 
+    /** Whether an aspect is so now; never where a node has none of that name. */
+    default boolean is(Aspect aspect) {
+        return switch (aspect) {
+            case SHOWN -> shown();
+            case REQUIRED -> this instanceof FieldState field && field.required();
+            case EDITABLE -> this instanceof FieldState field && field.editable();
+            case OPEN -> this instanceof SectionState section && section.open();
+        };
+    }
+
     /** How a page, a picture or a divider stands. */
     record PlainState(boolean shown, List<Aspect> met) implements NodeState {}
 

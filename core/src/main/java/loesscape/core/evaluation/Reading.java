@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import loesscape.core.model.AnswerType;
 import loesscape.core.model.Choice;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
@@ -47,29 +48,27 @@ public sealed interface Reading {
             return new Read(Value.blank());
         }
         return switch (kind) {
-            case FieldKind.Text ignored -> new Read(Value.Text.of(typed));
-            case FieldKind.LongText ignored -> new Read(Value.Text.of(typed));
-            case FieldKind.Email() -> new Read(Value.Text.of(typed));
-            case FieldKind.Phone ignored -> new Read(Value.Text.of(typed));
-            case FieldKind.WebAddress() -> new Read(Value.Text.of(typed));
-            case FieldKind.Number ignored -> NumberReading.of(typed);
-            case FieldKind.Money ignored -> NumberReading.of(typed);
-            case FieldKind.Rating ignored -> NumberReading.of(typed);
-            case FieldKind.Date ignored -> DateReading.of(typed);
-            case FieldKind.DateSigned() -> DateReading.of(typed);
-            case FieldKind.Time ignored -> TimeReading.of(typed);
-            case FieldKind.YesNo() -> yesNo(typed);
             case FieldKind.OneChoice it -> one(it, typed, offered);
             case FieldKind.SeveralChoices it -> several(it, typed, offered);
             case FieldKind.Lookup ignored ->
                 offered.contains(typed)
                         ? new Read(new Value.Chosen(typed))
                         : offered.isEmpty() ? new Read(Value.blank()) : new Unreadable(NOT_OFFERED);
-            case FieldKind.Signature() -> new Read(new Value.Signed(typed));
-            case FieldKind.Initials() -> new Read(new Value.Signed(typed));
-            case FieldKind.Attachment ignored -> files(typed);
-            case FieldKind.Picture ignored -> files(typed);
             case FieldKind.Payment ignored -> payment(typed);
+            case FieldKind.SelfContained it -> alone(it.answer(), typed);
+        };
+    }
+
+    private static Reading alone(AnswerType answer, String typed) {
+        return switch (answer) {
+            case TEXT -> new Read(Value.Text.of(typed));
+            case NUMBER -> NumberReading.of(typed);
+            case DAY -> DateReading.of(typed);
+            case TIME -> TimeReading.of(typed);
+            case YES_NO -> yesNo(typed);
+            case SIGNATURE -> new Read(new Value.Signed(typed));
+            case FILES -> files(typed);
+            case CHOICE, CHOICES, PAYMENT -> throw new IllegalStateException("Not read alone: " + answer);
         };
     }
 

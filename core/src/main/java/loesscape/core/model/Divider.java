@@ -14,4 +14,9 @@ public record Divider(String key, @Nullable Condition shown) implements Item {
     public String name() {
         return "Divider";
     }
+
+    @Override
+    public Divider withShown(@Nullable Condition shown) {
+        return new Divider(key, shown);
+    }
 }

@@ -121,7 +121,7 @@ public record Field(
                 key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
     }
 
-    /** This field with another condition for when it is shown. */
+    @Override
     public Field withShown(@Nullable Condition shown) {
         return new Field(
                 key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);

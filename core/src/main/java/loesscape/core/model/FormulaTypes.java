@@ -20,26 +20,20 @@ final class FormulaTypes {
      */
     static Type of(FieldKind kind, SymbolTable symbols) {
         return switch (kind) {
-            case FieldKind.Text ignored -> Type.Simple.TEXT;
-            case FieldKind.LongText ignored -> Type.Simple.TEXT;
-            case FieldKind.Email() -> Type.Simple.TEXT;
-            case FieldKind.Phone ignored -> Type.Simple.TEXT;
-            case FieldKind.WebAddress() -> Type.Simple.TEXT;
-            case FieldKind.Number ignored -> Type.Simple.NUMBER;
-            case FieldKind.Money ignored -> Type.Simple.NUMBER;
-            case FieldKind.Rating ignored -> Type.Simple.NUMBER;
-            case FieldKind.YesNo() -> Type.Simple.YES_NO;
             case FieldKind.OneChoice it -> choice(it);
             case FieldKind.SeveralChoices it -> new Type.ListOf(choice(it));
             case FieldKind.Lookup it -> lookup(symbols.list(it.list()));
-            case FieldKind.Date ignored -> Type.Simple.DATE;
-            case FieldKind.DateSigned() -> Type.Simple.DATE;
-            case FieldKind.Time ignored -> Type.Simple.TIME;
-            case FieldKind.Signature() -> Type.Simple.TEXT;
-            case FieldKind.Initials() -> Type.Simple.TEXT;
-            case FieldKind.Attachment ignored -> new Type.ListOf(Type.Simple.TEXT);
-            case FieldKind.Picture ignored -> new Type.ListOf(Type.Simple.TEXT);
             case FieldKind.Payment ignored -> Type.Simple.NUMBER;
+            case FieldKind.SelfContained it ->
+                switch (it.answer()) {
+                    case TEXT, SIGNATURE -> Type.Simple.TEXT;
+                    case NUMBER -> Type.Simple.NUMBER;
+                    case YES_NO -> Type.Simple.YES_NO;
+                    case DAY -> Type.Simple.DATE;
+                    case TIME -> Type.Simple.TIME;
+                    case FILES -> new Type.ListOf(Type.Simple.TEXT);
+                    case CHOICE, CHOICES, PAYMENT -> throw new IllegalStateException("Not of one type alone: " + it);
+                };
         };
     }
 

@@ -97,7 +97,7 @@ public record Indicator(
         return new Indicator(key, label, follows, bands, choices, presence, shown, folding);
     }
 
-    /** This indicator with another condition for when it is shown. */
+    @Override
     public Indicator withShown(@Nullable Condition shown) {
         return new Indicator(key, label, follows, bands, choices, presence, shown, folding);
     }

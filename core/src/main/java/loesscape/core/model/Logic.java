@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -44,7 +43,7 @@ public final class Logic {
         for (Aspect aspect : Aspect.values()) {
             Condition condition = aspect.of(node);
             if (condition != null) {
-                String name = aspect.name().toLowerCase(Locale.ROOT);
+                String name = aspect.key();
                 places.add(new Place("/" + name, name, condition));
             }
         }
@@ -163,34 +162,29 @@ public final class Logic {
 
     /** A node with all that it looks at replaced; a payment whose amount is dropped costs nothing. */
     public static Node mapped(Node node, Mapping mapping) {
-        return switch (node) {
-            case Page it -> new Page(it.key(), it.title(), condition(it.shown(), mapping), it.sections());
+        Node mapped = node;
+        for (Aspect aspect : Aspect.values()) {
+            if (aspect.fits(node)) {
+                mapped = aspect.with(mapped, condition(aspect.of(node), mapping));
+            }
+        }
+        return switch (mapped) {
+            case Page it -> it;
             case Section it ->
-                it.withShown(condition(it.shown(), mapping))
-                        .withOpen(condition(it.open(), mapping))
-                        .withLooks(looks(it.looks(), mapping))
+                it.withLooks(looks(it.looks(), mapping))
                         .withOrigin(it.origin() == null ? null : it.origin().renamed(mapping::field));
             case Field it -> field(it, mapping);
-            case Notice it ->
-                it.withText(text(it.text(), mapping))
-                        .withShown(condition(it.shown(), mapping))
-                        .withLooks(looks(it.looks(), mapping));
+            case Notice it -> it.withText(text(it.text(), mapping)).withLooks(looks(it.looks(), mapping));
             case Indicator it -> {
                 String follows = mapping.field(it.follows());
-                yield it.withFollows(follows == null ? it.follows() : follows)
-                        .withShown(condition(it.shown(), mapping));
+                yield it.withFollows(follows == null ? it.follows() : follows);
             }
             case Picture it -> {
                 String follows = it.follows().isEmpty() ? "" : mapping.field(it.follows());
                 yield new Picture(
-                        it.key(),
-                        it.label(),
-                        it.file(),
-                        follows == null ? "" : follows,
-                        condition(it.shown(), mapping),
-                        it.folding());
+                        it.key(), it.label(), it.file(), follows == null ? "" : follows, it.shown(), it.folding());
             }
-            case Divider it -> new Divider(it.key(), condition(it.shown(), mapping));
+            case Divider it -> it;
         };
     }
 
@@ -203,9 +197,6 @@ public final class Logic {
             }
         }
         return it.withKind(kind(it.kind(), mapping))
-                .withShown(condition(it.shown(), mapping))
-                .withRequired(condition(it.required(), mapping))
-                .withEditable(condition(it.editable(), mapping))
                 .withValue(value(it.value(), mapping))
                 .withLooks(looks(it.looks(), mapping))
                 .withChecks(checks);

@@ -14,4 +14,7 @@ public sealed interface Node permits Page, Item {
     /** When this node is shown; null for always. A node is shown only if what holds it is shown too. */
     @Nullable
     Condition shown();
+
+    /** The same node with another condition for when it is shown. */
+    Node withShown(@Nullable Condition shown);
 }

@@ -45,7 +45,7 @@ public record Notice(
         return new Notice(key, text, shown, looks, folding);
     }
 
-    /** This notice with another condition for when it is shown. */
+    @Override
     public Notice withShown(@Nullable Condition shown) {
         return new Notice(key, text, shown, looks, folding);
     }

@@ -25,4 +25,9 @@ public record Page(
     public String name() {
         return title.isEmpty() ? "Page" : title;
     }
+
+    @Override
+    public Page withShown(@Nullable Condition shown) {
+        return new Page(key, title, shown, sections);
+    }
 }

@@ -26,4 +26,9 @@ public record Picture(
     public String name() {
         return label.isEmpty() ? "Picture" : label;
     }
+
+    @Override
+    public Picture withShown(@Nullable Condition shown) {
+        return new Picture(key, label, file, follows, shown, folding);
+    }
 }

@@ -75,7 +75,7 @@ public record Section(
         return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
     }
 
-    /** This section with another condition for when it is shown. */
+    @Override
     public Section withShown(@Nullable Condition shown) {
         return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
     }

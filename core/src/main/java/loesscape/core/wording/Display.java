@@ -53,6 +53,11 @@ public final class Display {
         };
     }
 
+    /** What numbers of a field come to; a total of ratings is not one of them. */
+    public static String total(FieldKind kind, BigDecimal total) {
+        return kind instanceof FieldKind.Rating ? Numbers.plain(total) : number(kind, total);
+    }
+
     private static String money(String currency, BigDecimal number) {
         int decimals = Math.max(Currencies.decimals(currency), Math.max(0, number.scale()));
         return Currencies.sign(currency) + " "

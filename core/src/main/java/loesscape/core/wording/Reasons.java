@@ -10,7 +10,6 @@ import java.util.Objects;
 import java.util.Set;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
 import loesscape.core.model.Node;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SharedCondition;
@@ -123,8 +122,7 @@ public final class Reasons {
                 .map(row -> ((Value.Number) standing.counting(key, row)).number())
                 .toList();
         BigDecimal total = numbers.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
-        String words =
-                field.kind() instanceof FieldKind.Rating ? total.toPlainString() : Display.number(field.kind(), total);
+        String words = Display.total(field.kind(), total);
         return "the total of %s is %s".formatted(field.name(), numbers.isEmpty() ? "blank" : words);
     }
 

@@ -249,7 +249,7 @@ public final class Sentences {
     }
 
     private List<Part> condition(String subject, List<Aspect> aspects, Condition condition) {
-        String words = aspects.stream().map(Sentences::word).collect(Collectors.joining(" and "));
+        String words = aspects.stream().map(Aspect::words).collect(Collectors.joining(" and "));
         String strong = subject.isEmpty() ? capital(words) : subject + words;
         return switch (condition) {
             case Condition.Always() ->
@@ -266,15 +266,6 @@ public final class Sentences {
                 parts.add(new Words("."));
                 yield parts;
             }
-        };
-    }
-
-    private static String word(Aspect aspect) {
-        return switch (aspect) {
-            case SHOWN -> "shown";
-            case REQUIRED -> "required";
-            case EDITABLE -> "editable";
-            case OPEN -> "opened out";
         };
     }
 
@@ -481,12 +472,7 @@ public final class Sentences {
         if (clause instanceof Clause.Answered || clause instanceof Clause.IsBlank) {
             return;
         }
-        boolean negative = Operator.of(clause).isNegative()
-                || (clause instanceof Clause.LengthClause length
-                        && Operator.of(length.test()).isNegative())
-                || (clause instanceof Clause.CountClause count
-                        && Operator.of(count.test()).isNegative());
-        blankRule(clause.metWhenBlank(), negative, parts);
+        blankRule(clause.metWhenBlank(), clause.usuallyMetWhenBlank(), parts);
     }
 
     private static void blankRule(boolean met, boolean negative, List<Part> parts) {

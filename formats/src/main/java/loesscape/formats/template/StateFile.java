@@ -2,7 +2,6 @@ package loesscape.formats.template;
 
 import java.math.BigDecimal;
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import loesscape.core.evaluation.NodeState;
@@ -89,7 +88,7 @@ public final class StateFile {
         }
         if (!state.met().isEmpty()) {
             ArrayNode met = node.putArray("met");
-            state.met().forEach(aspect -> met.add(aspect.name().toLowerCase(Locale.ROOT)));
+            state.met().forEach(aspect -> met.add(aspect.key()));
         }
         return node;
     }

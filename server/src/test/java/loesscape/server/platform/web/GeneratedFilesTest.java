@@ -11,9 +11,11 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import loesscape.core.model.AnswerType;
+import loesscape.core.model.Aspect;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.KindFacts;
 import loesscape.core.model.Look;
+import loesscape.core.model.Node;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonWriter;
 import loesscape.formats.json.TypeScript;
@@ -124,6 +126,50 @@ class GeneratedFilesTest {
     @Test
     void factsOfKindsAreThoseOfTheModel() throws IOException {
         isUpToDate(Path.of("../web/src/api/kinds.ts"), kinds());
+    }
+
+    private static String aspects() {
+        StringBuilder text = new StringBuilder("""
+                // Made from the Java types by ./loesscape types; do not edit.
+
+                import type { Aspect, Node } from "./types";
+
+                /** What there is to know of an aspect: how it is called, whether it is so where no condition drives it, and what has it. */
+                export type AspectFacts = { title: string; plainDefault: boolean; nodes: Node["type"][] };
+
+                export const ASPECTS: Record<Aspect, AspectFacts> = {
+                """);
+        for (Aspect aspect : Aspect.values()) {
+            String words = aspect.words();
+            text.append("  %s: {\n    title: %s,\n    plainDefault: %s,\n    nodes: [%s],\n  },\n"
+                    .formatted(
+                            aspect.key(),
+                            quoted(Character.toUpperCase(words.charAt(0)) + words.substring(1)),
+                            aspect.plainDefault(),
+                            nodes(Node.class)
+                                    .filter(aspect::fits)
+                                    .map(type -> quoted(type.getSimpleName().toLowerCase(Locale.ROOT)))
+                                    .collect(Collectors.joining(", "))));
+        }
+        return text.append("""
+                };
+
+                /** The aspects that a node has, in the order in which they are spoken of. */
+                export function aspectsOf(node: Node): Aspect[] {
+                  return (Object.keys(ASPECTS) as Aspect[]).filter((aspect) => ASPECTS[aspect].nodes.includes(node.type));
+                }
+                """).toString();
+    }
+
+    private static Stream<Class<? extends Node>> nodes(Class<? extends Node> type) {
+        return type.isSealed()
+                ? Arrays.stream(type.getPermittedSubclasses()).flatMap(each -> nodes(each.asSubclass(Node.class)))
+                : Stream.of(type);
+    }
+
+    @Test
+    void aspectsAreThoseOfTheModel() throws IOException {
+        isUpToDate(Path.of("../web/src/api/aspects.ts"), aspects());
     }
 
     private static String shades() {
