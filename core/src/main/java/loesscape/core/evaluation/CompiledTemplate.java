@@ -16,7 +16,6 @@ import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 import loesscape.core.model.Value;
-import loesscape.core.model.WhiteSpace;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,7 +37,6 @@ public final class CompiledTemplate {
     private final NodeStates states;
     private final ConditionCompiler conditions;
     private final SymbolTable symbols;
-    private final boolean pointsPartThousands;
     private final Map<String, Test> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
     private volatile @Nullable Waiting waiting;
@@ -50,7 +48,6 @@ public final class CompiledTemplate {
         this.order =
                 prepared.dependencies().order().stream().mapToInt(slots::of).toArray();
         this.symbols = prepared.symbols();
-        this.pointsPartThousands = NumberReading.partsWithPoints(symbols.language());
         this.conditions = new ConditionCompiler(symbols, slots);
         RuleCompiler compiler = new RuleCompiler(symbols, conditions);
         this.rules = template.nodes().stream().map(compiler::rules).toArray(Rules[]::new);
@@ -205,9 +202,7 @@ public final class CompiledTemplate {
                 }
             }
         }
-        return pointsPartThousands && field.kind().isNumeric() && !WhiteSpace.isAll(text)
-                ? NumberReading.withPoints(WhiteSpace.stripped(text))
-                : Reading.of(field.kind(), text, offered);
+        return own.reader().read(text, offered);
     }
 
     /** How every node stands when all is decided. */

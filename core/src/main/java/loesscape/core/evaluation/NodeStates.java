@@ -146,7 +146,7 @@ final class NodeStates {
         Value value = seen.counting[slot][row];
         Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
         boolean isOpen = shown && isAnswered(seen) && !isOthers(field, seen);
-        boolean isEditable = isOpen && field.isTyped() && isEditableThen;
+        boolean isEditable = isOpen && own.isTyped() && isEditableThen;
         boolean chooses = offered.isRestricted() || field.kind() instanceof FieldKind.Lookup;
         boolean canAnswer = !chooses || !offered.isEmpty();
         BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)

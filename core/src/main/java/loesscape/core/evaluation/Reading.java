@@ -18,7 +18,11 @@ public sealed interface Reading {
     Value value();
 
     /** The typed answer is a value of the field's kind, or blank. */
-    record Read(Value value) implements Reading {}
+    record Read(Value value) implements Reading {
+
+        /** Nothing was typed. */
+        static final Read NOTHING = new Read(Value.blank());
+    }
 
     /** The typed answer is no value of the field's kind; {@code message} says how to write one. It counts as blank. */
     record Unreadable(String message) implements Reading {
@@ -43,33 +47,46 @@ public sealed interface Reading {
      * @param offered what can be chosen; of no meaning for other kinds
      */
     static Reading of(FieldKind kind, String given, Offered offered) {
-        String typed = WhiteSpace.stripped(given);
-        if (typed.isEmpty()) {
-            return new Read(Value.blank());
-        }
-        return switch (kind) {
-            case FieldKind.OneChoice it -> one(it, typed, offered);
-            case FieldKind.SeveralChoices it -> several(it, typed, offered);
-            case FieldKind.Lookup ignored ->
-                offered.contains(typed)
-                        ? new Read(new Value.Chosen(typed))
-                        : offered.isEmpty() ? new Read(Value.blank()) : new Unreadable(NOT_OFFERED);
-            case FieldKind.Payment ignored -> payment(typed);
-            case FieldKind.SelfContained it -> alone(it.answer(), typed);
+        return reader(kind).read(given, offered);
+    }
+
+    /** How answers of one kind are read. */
+    interface Reader {
+        Reading read(String typed, Offered offered);
+    }
+
+    /** How the answers of a kind are read, picked once for what is read again and again. */
+    static Reader reader(FieldKind kind) {
+        Reader words = switch (kind) {
+            case FieldKind.OneChoice it -> (typed, offered) -> one(it, typed, offered);
+            case FieldKind.SeveralChoices it -> (typed, offered) -> several(it, typed, offered);
+            case FieldKind.Lookup ignored -> Reading::cell;
+            case FieldKind.Payment ignored -> (typed, offered) -> payment(typed);
+            case FieldKind.SelfContained it -> alone(it.answer());
+        };
+        return (given, offered) -> {
+            String typed = WhiteSpace.stripped(given);
+            return typed.isEmpty() ? Read.NOTHING : words.read(typed, offered);
         };
     }
 
-    private static Reading alone(AnswerType answer, String typed) {
+    private static Reader alone(AnswerType answer) {
         return switch (answer) {
-            case TEXT -> new Read(Value.Text.of(typed));
-            case NUMBER -> NumberReading.of(typed);
-            case DAY -> DateReading.of(typed);
-            case TIME -> TimeReading.of(typed);
-            case YES_NO -> yesNo(typed);
-            case SIGNATURE -> new Read(new Value.Signed(typed));
-            case FILES -> files(typed);
+            case TEXT -> (typed, offered) -> new Read(Value.Text.of(typed));
+            case NUMBER -> (typed, offered) -> NumberReading.of(typed);
+            case DAY -> (typed, offered) -> DateReading.of(typed);
+            case TIME -> (typed, offered) -> TimeReading.of(typed);
+            case YES_NO -> (typed, offered) -> yesNo(typed);
+            case SIGNATURE -> (typed, offered) -> new Read(new Value.Signed(typed));
+            case FILES -> (typed, offered) -> files(typed);
             case CHOICE, CHOICES, PAYMENT -> throw new IllegalStateException("Not read alone: " + answer);
         };
+    }
+
+    private static Reading cell(String typed, Offered offered) {
+        return offered.contains(typed)
+                ? new Read(new Value.Chosen(typed))
+                : offered.isEmpty() ? Read.NOTHING : new Unreadable(NOT_OFFERED);
     }
 
     /** Reads a typed answer of a kind without choices. */
@@ -107,7 +124,7 @@ public sealed interface Reading {
         }
         if (offered.isRestricted() && offered.isEmpty() && isAmong(kind, typed)) {
             // Nothing can be chosen any more, so nothing is asked.
-            return new Read(Value.blank());
+            return Read.NOTHING;
         }
         boolean known = offered.contains(typed) && !(kind.other() && typed.equals(Choice.OTHER));
         return known ? new Read(new Value.Chosen(typed)) : new Unreadable(NOT_OFFERED);

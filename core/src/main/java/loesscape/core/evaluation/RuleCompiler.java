@@ -11,6 +11,7 @@ import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.SymbolTable;
+import loesscape.core.model.WhiteSpace;
 import org.jspecify.annotations.Nullable;
 
 /** Compiles all that a node is decided by. */
@@ -43,6 +44,8 @@ final class RuleCompiler {
                                 .map(it -> new Rules.CompiledCheck(
                                         conditions.compile(it.refusedWhen(), within), it.message()))
                                 .toList(),
+                field == null ? (typed, offered) -> Reading.Read.NOTHING : reader(field.kind()),
+                field != null && field.isTyped(),
                 field == null ? seen -> Offered.NOTHING : conditions.offerings().of(field),
                 field != null && field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)
                         ? formula(formula, within)
@@ -53,6 +56,15 @@ final class RuleCompiler {
                 node instanceof Notice notice
                         ? Merging.of(notice.text(), notice.key(), symbols, conditions.formulas())
                         : seen -> "");
+    }
+
+    private Reading.Reader reader(FieldKind kind) {
+        Reading.Reader plain = Reading.reader(kind);
+        return kind.isNumeric() && NumberReading.partsWithPoints(symbols.language())
+                ? (typed, offered) -> WhiteSpace.isAll(typed)
+                        ? Reading.Read.NOTHING
+                        : NumberReading.withPoints(WhiteSpace.stripped(typed))
+                : plain;
     }
 
     private @Nullable Test test(Aspect aspect, Node node, @Nullable String within) {

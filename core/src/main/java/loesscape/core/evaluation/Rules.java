@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
  *
  * @param looks in order, those of the item and those of its row
  * @param checks the author's own
+ * @param reader how typed answers are read
+ * @param isTyped whether answers are typed at all
  * @param offering what can be chosen
  * @param workedOut what its formula gives; null where it has none
  * @param due what is to be paid; null for all but payments
@@ -26,6 +28,8 @@ record Rules(
         @Nullable Test open,
         List<CompiledLook> looks,
         List<CompiledCheck> checks,
+        Reading.Reader reader,
+        boolean isTyped,
         Offerings.Offering offering,
         @Nullable Function<Seen, @Nullable Object> workedOut,
         @Nullable Function<Seen, @Nullable Object> due,
