@@ -64,17 +64,28 @@ export type Begun = {
   id: string;
 };
 
-export type Block = {
-  title: string;
-  lines: Line[];
-};
+export type Block =
+  | ({ type: "pageTitle" } & BlockPageTitle)
+  | ({ type: "lines" } & BlockLines)
+  | ({ type: "rows" } & BlockRows);
 
 export type BlockDifferences = {
   differences: Difference[];
 };
 
+export type BlockLines = {
+  title: string;
+  level: number;
+  number: number;
+  lines: Line[];
+};
+
 export type BlockList = {
   blocks: BlockRow[];
+};
+
+export type BlockPageTitle = {
+  title: string;
 };
 
 export type BlockRow = {
@@ -82,6 +93,14 @@ export type BlockRow = {
   name: string;
   version: number;
   kept: string;
+};
+
+export type BlockRows = {
+  title: string;
+  level: number;
+  number: number;
+  columns: TableColumn[];
+  rows: TableRow[];
 };
 
 export type Bond = {
@@ -1057,8 +1076,11 @@ export type LengthClause = {
 export type Line =
   | ({ type: "answer" } & LineAnswer)
   | ({ type: "signature" } & LineSignature)
+  | ({ type: "handedIn" } & LineHandedIn)
   | ({ type: "told" } & LineTold)
   | ({ type: "indicated" } & LineIndicated)
+  | ({ type: "pictured" } & LinePictured)
+  | ({ type: "ruled" } & LineRuled)
   | ({ type: "noted" } & LineNoted);
 
 export type LineAnswer = {
@@ -1066,6 +1088,16 @@ export type LineAnswer = {
   label: string;
   text: string;
   look: Look;
+  width: Width;
+  choices: Marked[];
+};
+
+export type LineHandedIn = {
+  key: string;
+  label: string;
+  file: string;
+  name: string;
+  width: Width;
 };
 
 export type LineIndicated = {
@@ -1078,14 +1110,27 @@ export type LineNoted = {
   text: string;
 };
 
+export type LinePictured = {
+  label: string;
+  picture: string;
+  file: string;
+};
+
+export type LineRuled = {
+};
+
 export type LineSignature = {
   key: string;
   label: string;
   signed: string;
+  role: string;
+  roleName: string;
+  width: Width;
 };
 
 export type LineTold = {
   text: string;
+  look: Look;
 };
 
 export type LinkTimes = {
@@ -1173,6 +1218,11 @@ export type MailRow = {
 export type Mark = "none" | "tick" | "drop" | "eye" | "warning" | "stop";
 
 export type MarkShape = "usual" | "round" | "square" | "tick" | "cross";
+
+export type Marked = {
+  label: string;
+  isChosen: boolean;
+};
 
 export type Motion = "none" | "fade" | "slide";
 
@@ -1563,6 +1613,11 @@ export type Presence = {
   blank: Sign;
 };
 
+export type PreviewPages = {
+  version: string;
+  pages: number;
+};
+
 export type Progress = {
   key: string;
   title: string;
@@ -1808,6 +1863,12 @@ export type Stage = "filling" | "reviewing" | "finished" | "print";
 
 export type State = "open" | "approved" | "refused" | "late";
 
+export type Stationery = {
+  letterhead: string;
+  footer: string;
+  typeface: Typeface;
+};
+
 export type Step = {
   revision: number;
   words: string;
@@ -1817,10 +1878,20 @@ export type Step = {
   back: number;
 };
 
+export type TableColumn = {
+  label: string;
+  isNumeric: boolean;
+};
+
 export type TableReport = {
   accepted: number;
   refused: RefusedLine[];
   sent: boolean;
+};
+
+export type TableRow = {
+  look: Look;
+  cells: LineAnswer[];
 };
 
 export type TableWanted = {
@@ -1929,6 +2000,8 @@ export type Typed = {
 export type TypedAnswer = {
   typed: string;
 };
+
+export type Typeface = "sans" | "serif";
 
 export type UseOfBlock = {
   revision: number;

@@ -4,8 +4,10 @@
   import Outcome from "../ui/Outcome.svelte";
   import Button from "../ui/Button.svelte";
   import Input from "../ui/Input.svelte";
+  import Select from "../ui/Select.svelte";
+  import TextArea from "../ui/TextArea.svelte";
   import { request } from "../api/http";
-  import type { Organisation } from "../api/types";
+  import type { Organisation, Stationery } from "../api/types";
 
   const BASE = "/api/organisation";
   let organisation = $state<Organisation | null>(null);
@@ -24,6 +26,18 @@
     }, done);
 
   void take(() => request<Organisation>("GET", BASE), "");
+
+  /** What the paper says beside the name. */
+  let paper = $state<Stationery>({ letterhead: "", footer: "", typeface: "sans" });
+  const stationery = new Asking();
+  const STATIONERY = `${BASE}/stationery`;
+  void stationery.run(async () => {
+    paper = await request<Stationery>("GET", STATIONERY);
+  });
+  const keepPaper = () =>
+    stationery.run(async () => {
+      paper = await request<Stationery>("PUT", STATIONERY, paper);
+    }, "Kept.");
 
   const keep = () => take(() => request<Organisation>("PUT", BASE, { name, accent }), "Kept.");
 
@@ -86,4 +100,33 @@
     </span>
   </form>
   <Outcome {asking} class="mt-2" />
+  <h3 class="mt-5 font-semibold">On paper</h3>
+  <p class="soft mt-1">
+    Finished documents have your name, logo and colour at the head of the first page, with what stands here.
+  </p>
+  <form
+    class="mt-3 flex flex-wrap items-end gap-4"
+    onsubmit={(event) => {
+      event.preventDefault();
+      void keepPaper();
+    }}
+  >
+    <label class="grid w-72 gap-1"
+      >Beneath the name, up to six lines
+      <TextArea rows={3} maxlength={500} bind:value={paper.letterhead} />
+    </label>
+    <label class="grid w-72 gap-1"
+      >At the foot of every page
+      <Input height="tall" maxlength={200} bind:value={paper.footer} />
+    </label>
+    <label class="grid gap-1"
+      >Typeface
+      <Select height="tall" bind:value={paper.typeface}>
+        <option value="sans">Without serifs</option>
+        <option value="serif">With serifs</option>
+      </Select>
+    </label>
+    <Button size="tall" type="submit">Keep the paper</Button>
+  </form>
+  <Outcome asking={stationery} class="mt-2" />
 </section>

@@ -1,10 +1,13 @@
 <script lang="ts">
+  import type { Snippet } from "svelte";
   import { Asking } from "../api/asking.svelte";
   import Outcome from "../ui/Outcome.svelte";
   import Button from "../ui/Button.svelte";
+  import Table from "../ui/Table.svelte";
+  import TableHead from "../ui/TableHead.svelte";
   import { size } from "../document/answers";
   import { request } from "../api/http";
-  import type { Look, RecordPage } from "../api/types";
+  import type { Line, Look, RecordPage } from "../api/types";
   import { lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
   import { inside, router } from "../router.svelte";
@@ -26,6 +29,36 @@
 </script>
 
 <svelte:head><title>Record {number} · {page?.content.title ?? ""} · Loesscape</title></svelte:head>
+
+{#snippet asked(label: string, answer: Snippet)}
+  <div
+    class="grid gap-x-6 border-b border-ground py-2 last:border-0 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
+  >
+    <dt class="soft">{label}</dt>
+    <dd class="text-sheet break-words">{@render answer()}</dd>
+  </div>
+{/snippet}
+
+{#snippet told(line: Line)}
+  {#if line.type === "noted"}
+    <div class="soft pb-2 text-chrome italic">{line.text}</div>
+  {:else if line.type === "told"}
+    <div class="soft py-2 text-chrome whitespace-pre-wrap">{line.text}</div>
+  {:else if line.type === "signature"}
+    {#snippet signature()}
+      {#if line.signed}<Signed typed={line.signed} label={line.label} />{:else}<span class="soft"
+          >not signed</span
+        >{/if}
+    {/snippet}
+    {@render asked(line.label, signature)}
+  {:else if line.type === "answer" || line.type === "indicated"}
+    {#snippet words()}{@render said(line.text, line.look)}{/snippet}
+    {@render asked(line.label, words)}
+  {:else if line.type === "handedIn"}
+    {#snippet file()}<span class={[!line.name && "soft"]}>{line.name || "not answered"}</span>{/snippet}
+    {@render asked(line.label, file)}
+  {/if}
+{/snippet}
 
 {#snippet said(text: string, look: Look)}
   {#if !text}
@@ -78,32 +111,45 @@
     <article class="border bg-paper px-10 py-9">
       <h1 class="text-display leading-tight font-semibold">{page.content.title}</h1>
       <p class="soft">{page.content.subtitle}</p>
-      {#each page.content.sections as section, i (i)}
-        <h2 class="mt-7 mb-1 border-b pb-1.5 text-reading font-semibold">{section.title}</h2>
-        <dl>
-          {#each section.lines as line, j (j)}
-            {#if line.type === "noted"}
-              <div class="soft pb-2 text-chrome italic">{line.text}</div>
-            {:else if line.type === "told"}
-              <div class="soft py-2 text-chrome whitespace-pre-wrap">{line.text}</div>
-            {:else}
-              <div
-                class="grid gap-x-6 border-b border-ground py-2 last:border-0 sm:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]"
-              >
-                <dt class="soft">{line.label}</dt>
-                {#if line.type === "signature"}
-                  <dd>
-                    {#if line.signed}<Signed typed={line.signed} label={line.label} />{:else}<span
-                        class="soft">not signed</span
-                      >{/if}
-                  </dd>
-                {:else}
-                  <dd class="text-sheet break-words">{@render said(line.text, line.look)}</dd>
-                {/if}
+      {#each page.content.sections as block, i (i)}
+        {#if block.type === "pageTitle"}
+          <h2 class="mt-8 text-title font-semibold">{block.title}</h2>
+        {:else}
+          {#if block.title}
+            <h2 class="mt-7 mb-1 border-b pb-1.5 text-reading font-semibold">{block.title}</h2>
+          {/if}
+          {#if block.type === "rows"}
+            {#if block.rows.length}
+              <div class="overflow-x-auto">
+                <Table framed={false}
+                  >{#snippet heads()}
+                    {#each block.columns as column, j (j)}
+                      <TableHead numeric={column.isNumeric}>{column.label}</TableHead>
+                    {/each}
+                  {/snippet}{#snippet body()}
+                    {#each block.rows as row, j (j)}
+                      <tr class={["border-b align-top last:border-0", lookClass(row.look)]}>
+                        {#each row.cells as cell, k (k)}
+                          <td class={["px-3 py-2", block.columns[k]?.isNumeric && "text-right tabular-nums"]}
+                            >{#if cell.key}{@render said(cell.text, cell.look)}{/if}</td
+                          >
+                        {/each}
+                      </tr>
+                    {/each}
+                  {/snippet}</Table
+                >
               </div>
+            {:else}
+              <p class="soft py-2">No rows</p>
             {/if}
-          {/each}
-        </dl>
+          {:else}
+            <dl>
+              {#each block.lines as line, j (j)}
+                {@render told(line)}
+              {/each}
+            </dl>
+          {/if}
+        {/if}
       {/each}
       {#if page.files.length}
         <h2 class="mt-7 mb-1 border-b pb-1.5 text-reading font-semibold">Files</h2>

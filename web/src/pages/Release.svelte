@@ -11,6 +11,7 @@
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
   import FillLinks from "./FillLinks.svelte";
+  import FinishedPages from "./FinishedPages.svelte";
   import RetentionSettings from "./RetentionSettings.svelte";
   import SharingSettings from "./SharingSettings.svelte";
   import TopBar from "./TopBar.svelte";
@@ -120,6 +121,7 @@
         >
       </div>
     </section>
+    <FinishedPages {template} />
     {#if list.releases.length}
       <section class="relative overflow-x-auto rounded-xl border bg-paper" aria-label="Releases">
         <Table framed={false}

@@ -1,42 +1,98 @@
 package loesscape.core.evaluation;
 
-import java.util.ArrayList;
 import java.util.List;
-import loesscape.core.evaluation.NodeState.FieldState;
-import loesscape.core.evaluation.NodeState.IndicatorState;
-import loesscape.core.evaluation.NodeState.NoticeState;
-import loesscape.core.evaluation.NodeState.SectionState;
 import loesscape.core.model.Field;
-import loesscape.core.model.Indicator;
-import loesscape.core.model.Item;
 import loesscape.core.model.Look;
-import loesscape.core.model.Notice;
-import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
-import loesscape.core.model.Section;
-import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
-import loesscape.core.model.Value;
-import loesscape.core.wording.Display;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A filled-in document as its reader sees it: what is shown, in document order, and nothing of what is folded.
  *
  * @param title of the document
  * @param subtitle of the document
- * @param sections the sections that are shown
+ * @param sections the sections that are shown, with the titles of pages between them
  * @param settings how it lies on its pages
  */
 public record Content(String title, String subtitle, List<Block> sections, PageSettings settings) {
 
+    /** A part of the document that is shown. */
+    public sealed interface Block {
+
+        /** May be empty. */
+        String title();
+
+        /** How deep its title stands: 1 for what stands on its own, more for what stands in another. */
+        int level();
+
+        /** Everything in it that has an address or says something, in reading order. */
+        List<Line> lines();
+
+        /** The title of a page; only told where there are several. */
+        record PageTitle(String title) implements Block {
+
+            @Override
+            public int level() {
+                return 1;
+            }
+
+            @Override
+            public List<Line> lines() {
+                return List.of();
+            }
+        }
+
+        /**
+         * A section, or one of its rows.
+         *
+         * @param number of a section that carries one; 0 for none
+         * @param lines the items that are shown
+         */
+        record Lines(String title, int level, int number, List<Line> lines) implements Block {}
+
+        /**
+         * A section whose rows hold nothing but answers, as a table.
+         *
+         * @param number of a section that carries one; 0 for none
+         * @param columns the fields that are shown in any row
+         * @param rows in their order; may be empty
+         */
+        record Rows(String title, int level, int number, List<TableColumn> columns, List<TableRow> rows)
+                implements Block {
+
+            @Override
+            public List<Line> lines() {
+                return rows.stream()
+                        .flatMap(row -> row.cells().stream())
+                        .filter(cell -> !cell.key().isEmpty())
+                        .map(Line.class::cast)
+                        .toList();
+            }
+        }
+    }
+
     /**
-     * A section that is shown.
+     * A column of a table of rows.
      *
-     * @param title may be empty
-     * @param lines the items that are shown
+     * @param isNumeric whether its answers are numbers, which stand one below the other
      */
-    public record Block(String title, List<Line> lines) {}
+    public record TableColumn(String label, boolean isNumeric) {}
+
+    /**
+     * A row of such a table.
+     *
+     * @param look how the row as a whole looks
+     * @param cells one for each column; without a key where the field is folded in this row
+     */
+    public record TableRow(Look look, List<Line.Answer> cells) {}
+
+    /**
+     * A choice as it stands on paper, with its mark.
+     *
+     * @param label what it is called
+     * @param isChosen whether it was chosen
+     */
+    public record Marked(String label, boolean isChosen) {}
 
     /** An item that is shown. */
     public sealed interface Line {
@@ -48,8 +104,17 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
          * @param label the question
          * @param text the answer in words; empty where there is none
          * @param look how the answer looks
+         * @param width the part of a row that it takes
+         * @param choices what was to be marked, in order; empty where the answer is told in words alone
          */
-        record Answer(String key, String label, String text, Look look) implements Line {}
+        record Answer(String key, String label, String text, Look look, Field.Width width, List<Marked> choices)
+                implements Line {
+
+            /** An answer in words on a row of its own. */
+            public static Answer of(String key, String label, String text, Look look) {
+                return new Answer(key, label, text, look, Field.Width.FULL, List.of());
+            }
+        }
 
         /**
          * A signature or initials.
@@ -58,14 +123,41 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
          * @param label what is signed
          * @param signed as it was given: the path of the pen, a picture as a data address, or a name; empty where there is
          *     none
+         * @param role the key of the role that signs; empty for whoever fills in
+         * @param roleName what that role is called; empty where there is none
+         * @param width the part of a row that it takes
          */
-        record Signature(String key, String label, String signed) implements Line {}
+        record Signature(String key, String label, String signed, String role, String roleName, Field.Width width)
+                implements Line {}
 
-        /** A notice. */
-        record Told(String text) implements Line {}
+        /**
+         * A picture that was handed in.
+         *
+         * @param key the address of the field
+         * @param label what was asked for
+         * @param file the identity of the file; empty where there is none
+         * @param name what the file is called
+         * @param width the part of a row that it takes
+         */
+        record HandedIn(String key, String label, String file, String name, Field.Width width) implements Line {}
+
+        /** A notice and how it looks. */
+        record Told(String text, Look look) implements Line {}
 
         /** An indicator that shows something. */
         record Indicated(String label, String text, Look look) implements Line {}
+
+        /**
+         * A picture in the document.
+         *
+         * @param label what it shows; empty for mere ornament
+         * @param picture its name beside the template; empty where a file that was handed in stands in its place
+         * @param file the identity of that file; empty for none
+         */
+        record Pictured(String label, String picture, String file) implements Line {}
+
+        /** A line between items. */
+        record Ruled() implements Line {}
 
         /** What is to be said of the answer or signature before it. */
         record Noted(String text) implements Line {}
@@ -78,89 +170,10 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
 
     /** What a template shows in a state of it, with what is to be said of what was settled. */
     public static Content of(Template template, State state, Settled settled) {
-        Writer writer = new Writer(state, settled);
-        for (Page page : template.pages()) {
-            page.sections().forEach(section -> writer.section(section, ""));
-        }
-        return new Content(template.title(), template.subtitle(), writer.blocks, template.pageSettings());
-    }
-
-    /** Writes sections one after the other; one in rows as often as there are rows. */
-    private static final class Writer {
-
-        private final State state;
-        private final Settled settled;
-        private final List<Block> blocks = new ArrayList<>();
-
-        Writer(State state, Settled settled) {
-            this.state = state;
-            this.settled = settled;
-        }
-
-        void section(Section section, String row) {
-            if (!(state.of(address(section, row)) instanceof SectionState stands) || !stands.shown()) {
-                return;
-            }
-            List<String> rows = stands.rows();
-            if (rows == null) {
-                block(section, section.title(), row);
-                return;
-            }
-            int number = 1;
-            for (String each : rows) {
-                block(section, section.title() + (section.title().isEmpty() ? "" : " ") + number++, each);
-            }
-        }
-
-        private void block(Section section, String title, String row) {
-            List<Line> lines = new ArrayList<>();
-            blocks.add(new Block(title, lines));
-            for (Item item : section.items()) {
-                if (item instanceof Section inner) {
-                    section(inner, row);
-                } else {
-                    Line line = line(item, row);
-                    if (line != null) {
-                        lines.add(line);
-                    }
-                    String note = settled.notes().get(address(item, row));
-                    if (note != null) {
-                        lines.add(new Line.Noted(note));
-                    }
-                }
-            }
-        }
-
-        private static String address(Item item, String row) {
-            return row.isEmpty() ? item.key() : RowNames.address(item.key(), row);
-        }
-
-        private @Nullable Line line(Item item, String row) {
-            String address = address(item, row);
-            NodeState node = state.of(address);
-            if (!node.shown()) {
-                return null;
-            }
-            return switch (item) {
-                case Notice ignored when node instanceof NoticeState it -> new Line.Told(it.text());
-                case Field field
-                when field.kind().isSigned() ->
-                    new Line.Signature(
-                            address,
-                            field.label(),
-                            state.counting(address) instanceof Value.Signed(var signed) ? signed : "");
-                case Field field
-                when node instanceof FieldState it ->
-                    new Line.Answer(address, field.label(), Display.of(field.kind(), it.value()), it.look());
-                case Indicator indicator
-                when node instanceof IndicatorState it && it.band() != null -> {
-                    Sign sign = indicator.sign(it.band()).orElse(null);
-                    yield sign == null || sign.label().isEmpty()
-                            ? null
-                            : new Line.Indicated(indicator.label(), sign.label(), sign.look());
-                }
-                default -> null;
-            };
-        }
+        return new Content(
+                template.title(),
+                template.subtitle(),
+                new ContentWriter(template, state, settled).blocks(),
+                template.pageSettings());
     }
 }

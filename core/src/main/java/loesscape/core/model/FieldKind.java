@@ -107,6 +107,9 @@ public sealed interface FieldKind {
         /** What can be offered, in order. */
         List<Choice> choices();
 
+        /** How they stand. */
+        ChoiceLayout layout();
+
         /** Whether an answer in the filler's own words is offered too, under {@link Choice#OTHER}. */
         boolean other();
 

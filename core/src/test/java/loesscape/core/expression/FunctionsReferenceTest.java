@@ -119,7 +119,7 @@ class FunctionsReferenceTest {
         List<String> differences = new ArrayList<>();
         Set<String> seen = new TreeSet<>();
         for (Function function : standard()) {
-            for (int count = function.required(); count <= Math.min(2, most(function)); count++) {
+            for (int count = function.required(); count <= Math.min(Cases.areAll() ? 2 : 1, most(function)); count++) {
                 for (int at = 0; at < Math.pow(TYPES.size(), count); at++) {
                     List<String> types = count == 0
                             ? List.of()
@@ -146,9 +146,11 @@ class FunctionsReferenceTest {
         });
         compare(new Call("date", List.of("number", "number", "number"), List.of("0", "2", "2.5")), used, differences);
         assertThat(differences).isEmpty();
-        assertThat(used).as("reasons that decide something").isEqualTo(new TreeSet<>(REASONS.keySet()));
-        assertThat(seen)
-                .hasSameElementsAs(standard().stream().map(Function::name).toList());
+        if (Cases.areAll()) {
+            assertThat(used).as("reasons that decide something").isEqualTo(new TreeSet<>(REASONS.keySet()));
+            assertThat(seen)
+                    .hasSameElementsAs(standard().stream().map(Function::name).toList());
+        }
         assertThat(Functions.list().stream().map(Function::name)).containsAll(OWN);
     }
 

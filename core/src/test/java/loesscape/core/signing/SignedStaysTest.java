@@ -24,6 +24,7 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
+import loesscape.core.model.Look;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
@@ -99,7 +100,7 @@ class SignedStaysTest {
         assertThat(content.sections().get(1).lines())
                 .hasSize(3)
                 .first()
-                .isEqualTo(new Content.Line.Told("I drill as agreed."));
+                .isEqualTo(new Content.Line.Told("I drill as agreed.", Look.PLAIN));
         assertThat(finished.answers().typed()).containsOnlyKeys("name", "licence", "signature");
         assertThat(finished.settled().notes()).isEmpty();
     }

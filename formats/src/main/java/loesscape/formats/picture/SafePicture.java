@@ -1,5 +1,6 @@
 package loesscape.formats.picture;
 
+import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
@@ -11,7 +12,9 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Iterator;
+import java.util.Optional;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import javax.imageio.stream.MemoryCacheImageInputStream;
@@ -32,6 +35,8 @@ public record SafePicture(String name, String media, byte[] content) {
     public static final int MOST_PIXELS = 6_000;
 
     private static final int DIGITS = 16;
+    private static final int PIXELS_ON_PAPER = 1_600;
+    private static final int MOST_PIXELS_READ = 20_000;
 
     /**
      * Reads a picture.
@@ -158,6 +163,40 @@ public record SafePicture(String name, String media, byte[] content) {
                 throw unsafe;
             }
             throw new UnsafePicture("The picture cannot be read. Save it anew as PNG or JPEG.");
+        } finally {
+            reader.dispose();
+        }
+    }
+
+    /**
+     * A photograph made small enough for paper and drawn anew, so that nothing is in it but what is seen: not where it was
+     * taken either. Empty where it cannot be read as PNG or JPEG.
+     */
+    public static Optional<SafePicture> reduced(byte[] content) {
+        String ending = ending(content);
+        if (!ending.equals("png") && !ending.equals("jpg")) {
+            return Optional.empty();
+        }
+        ImageReader reader = ImageIO.getImageReadersByFormatName(ending).next();
+        try (ImageInputStream input = new MemoryCacheImageInputStream(new ByteArrayInputStream(content))) {
+            reader.setInput(input);
+            int larger = Math.max(reader.getWidth(0), reader.getHeight(0));
+            int every = (larger + PIXELS_ON_PAPER - 1) / PIXELS_ON_PAPER;
+            if (larger > MOST_PIXELS_READ) {
+                return Optional.empty();
+            }
+            ImageReadParam wanted = reader.getDefaultReadParam();
+            wanted.setSourceSubsampling(every, every, 0, 0);
+            BufferedImage read = reader.read(0, wanted);
+            BufferedImage seen = new BufferedImage(read.getWidth(), read.getHeight(), BufferedImage.TYPE_INT_RGB);
+            Graphics2D pen = seen.createGraphics();
+            pen.drawImage(read, 0, 0, Color.WHITE, null);
+            pen.dispose();
+            ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
+            ImageIO.write(seen, "jpg", jpeg);
+            return Optional.of(new SafePicture("photograph.jpg", media("jpg"), jpeg.toByteArray()));
+        } catch (IOException | RuntimeException e) {
+            return Optional.empty();
         } finally {
             reader.dispose();
         }

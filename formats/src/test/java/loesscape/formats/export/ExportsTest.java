@@ -23,6 +23,9 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.formats.json.Json;
+import loesscape.formats.paper.FinishedPdf;
+import loesscape.formats.paper.PrintFindings;
+import loesscape.formats.paper.PrintedRecord;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.pdfbox.Loader;
@@ -78,7 +81,7 @@ class ExportsTest {
         Content content =
                 Content.of(template, CompiledTemplate.compile(template).evaluate(answers));
         Path file = folder.resolve("record.pdf");
-        Files.write(file, RecordPdf.write(content, HEADING));
+        Files.write(file, FinishedPdf.write(PrintedRecord.of(content, HEADING)));
 
         try (PDDocument document = Loader.loadPDF(file.toFile())) {
             String text = new PDFTextStripper().getText(document);
@@ -113,7 +116,7 @@ class ExportsTest {
         String unbroken = "w".repeat(199_000);
         Content content = Content.of(
                 template, CompiledTemplate.compile(template).evaluate(Answers.NONE.with("f", "a 🌱 b " + unbroken)));
-        Path file = Files.write(folder.resolve("signs.pdf"), RecordPdf.write(content, HEADING));
+        Path file = Files.write(folder.resolve("signs.pdf"), FinishedPdf.write(PrintedRecord.of(content, HEADING)));
         String text = run("pdftotext", file.toString(), "-");
         assertThat(text).contains(signs, "\uFFFD");
         assertThat(text.chars().filter(character -> character == 'w').count()).isEqualTo(unbroken.length());

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import loesscape.core.evaluation.Content;
+import loesscape.core.model.Field;
 import loesscape.core.model.Look;
 import loesscape.core.model.PageSettings;
 import loesscape.core.signing.Event;
@@ -21,10 +22,13 @@ import loesscape.core.signing.IdentityCheck;
 import loesscape.core.signing.Person;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.evidence.TrailEntry;
-import loesscape.formats.export.Evidence;
-import loesscape.formats.export.EvidenceFile;
 import loesscape.formats.export.RecordHeading;
-import loesscape.formats.export.RecordPdf;
+import loesscape.formats.paper.ArchiveCheck;
+import loesscape.formats.paper.Evidence;
+import loesscape.formats.paper.EvidenceFile;
+import loesscape.formats.paper.FinishedPdf;
+import loesscape.formats.paper.PrintedRecord;
+import loesscape.formats.paper.Theme;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
@@ -79,17 +83,24 @@ class SealTest {
         Content content = new Content(
                 "Well",
                 "Form W3",
-                List.of(new Content.Block(
+                List.of(new Content.Block.Lines(
                         "Signatures",
+                        1,
+                        0,
                         List.of(
-                                new Content.Line.Answer("depth", "Depth", "24 m", Look.PLAIN),
-                                new Content.Line.Signature("signature", "Signature", PEN),
-                                new Content.Line.Signature("initials", "Initials", "F. O.")))),
+                                Content.Line.Answer.of("depth", "Depth", "24 m", Look.PLAIN),
+                                new Content.Line.Signature(
+                                        "signature", "Signature", PEN, "owner", "Owner", Field.Width.HALF),
+                                new Content.Line.Signature(
+                                        "initials", "Initials", "F. O.", "owner", "Owner", Field.Width.HALF)))),
                 PageSettings.PLAIN);
-        return RecordPdf.write(
+        return FinishedPdf.write(new PrintedRecord(
                 content,
                 new RecordHeading(1, 1, NOW),
-                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), files, List.of()));
+                Theme.PLAIN,
+                PrintedRecord.Pictures.NONE,
+                "",
+                new Evidence("d-1", "Veldhollow Soil and Water Board", trail(), files, List.of())));
     }
 
     private static byte[] sealed() {
@@ -103,6 +114,7 @@ class SealTest {
         assertThat(Arrays.copyOf(sealed, before.length))
                 .as("what was sealed stays as it was")
                 .isEqualTo(before);
+        assertThat(ArchiveCheck.broken(sealed)).isEmpty();
         SealCheck check = SealCheck.of(sealed, AUTHORITY.root());
         assertThat(check.verdict()).as(check.message()).isEqualTo(SealCheck.Verdict.SEALED_HERE);
         assertThat(check.by()).isEqualTo("Veldhollow Soil and Water Board · Seal");

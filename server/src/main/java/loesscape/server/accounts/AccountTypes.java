@@ -14,6 +14,7 @@ public final class AccountTypes {
             AccountsApi.ResetMade.class,
             AccountsApi.NewAccount.class,
             OrganisationApi.Wanted.class,
+            OrganisationStore.Stationery.class,
             OrganisationApi.Readable.class,
             SessionApi.FirstAuthor.class,
             SessionApi.PasswordChange.class,

@@ -7,6 +7,7 @@ import loesscape.core.editing.Refusal;
 import loesscape.core.model.Contrast;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.accounts.OrganisationStore.Organisation;
+import loesscape.server.accounts.OrganisationStore.Stationery;
 import loesscape.server.platform.web.PictureAnswer;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,6 +26,9 @@ class OrganisationApi {
 
     private static final String PAPER = "#ffffff";
     private static final int LONGEST_NAME = 200;
+    private static final int MOST_LINES = 6;
+    private static final int LONGEST_LETTERHEAD = 500;
+    private static final int LONGEST_FOOTER = 200;
 
     private final OrganisationStore organisations;
 
@@ -60,6 +64,25 @@ class OrganisationApi {
         }
         organisations.keep(name, accent);
         return organisations.find();
+    }
+
+    @GetMapping("/stationery")
+    Stationery stationery() {
+        return organisations.stationery();
+    }
+
+    @PutMapping("/stationery")
+    Stationery keep(@RequestBody Stationery wanted) {
+        String letterhead = wanted.letterhead().strip();
+        if (letterhead.lines().count() > MOST_LINES || letterhead.length() > LONGEST_LETTERHEAD) {
+            throw new Refusal("A letterhead has at most %d lines and %d characters; more does not fit beside a logo."
+                    .formatted(MOST_LINES, LONGEST_LETTERHEAD));
+        }
+        if (wanted.footer().strip().length() > LONGEST_FOOTER) {
+            throw new Refusal("The footer is longer than %d characters.".formatted(LONGEST_FOOTER));
+        }
+        organisations.keep(new Stationery(letterhead, wanted.footer().strip(), wanted.typeface()));
+        return organisations.stationery();
     }
 
     @PutMapping(value = "/logo", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)

@@ -1,6 +1,7 @@
 package loesscape.server.accounts;
 
 import java.util.Optional;
+import loesscape.formats.paper.Theme;
 import loesscape.formats.picture.SafePicture;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -27,6 +28,53 @@ public class OrganisationStore {
     public record Organisation(String name, String accent, boolean hasLogo) {
 
         static final Organisation NONE = new Organisation("", "", false);
+    }
+
+    /**
+     * What its paper says beside its name.
+     *
+     * @param letterhead the lines at the head of the first page, such as its address; may be empty
+     * @param footer what stands at the foot of every page; may be empty
+     * @param typeface what text is set in
+     */
+    public record Stationery(String letterhead, String footer, Theme.Typeface typeface) {
+
+        static final Stationery NONE = new Stationery("", "", Theme.Typeface.SANS);
+    }
+
+    /** What its paper says beside its name. */
+    public Stationery stationery() {
+        return database.sql("SELECT letterhead, footer, typeface FROM organisation")
+                .query(Stationery.class)
+                .optional()
+                .orElse(Stationery.NONE);
+    }
+
+    /** Keeps what its paper says. */
+    @Transactional
+    public void keep(Stationery stationery) {
+        Organisation now = find();
+        keep(now.name(), now.accent());
+        database.sql("UPDATE organisation SET letterhead = ?, footer = ?, typeface = ?")
+                .params(
+                        stationery.letterhead(),
+                        stationery.footer(),
+                        stationery.typeface().name())
+                .update();
+    }
+
+    /** How its paper looks. */
+    @Transactional(readOnly = true)
+    public Theme theme() {
+        Organisation organisation = find();
+        Stationery stationery = stationery();
+        return new Theme(
+                organisation.name(),
+                stationery.letterhead().lines().filter(line -> !line.isBlank()).toList(),
+                stationery.footer(),
+                organisation.accent(),
+                stationery.typeface(),
+                logo().orElse(null));
     }
 
     /** Who hands the documents out. */

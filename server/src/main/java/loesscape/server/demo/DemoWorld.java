@@ -16,6 +16,7 @@ import loesscape.core.model.Origin;
 import loesscape.core.model.Template;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonReader;
+import loesscape.formats.paper.Theme;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.accounts.AccountStore;
@@ -107,6 +108,10 @@ public class DemoWorld implements ApplicationRunner {
         long author = accounts.find(DemoAuthor.NAME).orElseThrow().id();
         organisations.keep("Veldhollow Soil and Water Board", "#23483f");
         organisations.keepLogo(picture("logo"));
+        organisations.keep(new OrganisationStore.Stationery(
+                "Sluice Lane 4\n1170 Veldhollow\nwater@veldhollow.example",
+                "Veldhollow is an invented place.",
+                Theme.Typeface.SANS));
         lookups.askDirectory(author);
         for (String name : TEMPLATES) {
             Template document = load(name);

@@ -1,5 +1,6 @@
 package loesscape.server.draft;
 
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import loesscape.core.analysis.Why;
 import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
@@ -26,6 +28,7 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Reasons;
 import loesscape.core.wording.Sentence;
@@ -98,6 +101,12 @@ final class DraftModel {
 
     PreparedTemplate prepared() {
         return compiled.prepared();
+    }
+
+    /** What it would show when it is finished. */
+    Content finished(Answers answers, LocalDate day) {
+        State state = compiled.evaluate(withRows(answers), new Context(day, Stage.FINISHED, ""));
+        return Content.of(compiled.template(), state);
     }
 
     /**

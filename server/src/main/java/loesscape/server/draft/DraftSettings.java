@@ -12,7 +12,7 @@ import loesscape.core.model.Role;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
-import loesscape.formats.export.PrintFindings;
+import loesscape.formats.paper.PrintFindings;
 import org.jspecify.annotations.Nullable;
 
 /**

@@ -15,6 +15,7 @@ public final class DraftTypes {
             DraftApi.SeenAs.class,
             DraftApi.TrialName.class,
             DraftReading.History.class,
+            PaperPreview.PreviewPages.class,
             BlocksApi.BlockList.class,
             BlocksApi.KeepBlock.class,
             BlocksApi.UseOfBlock.class,

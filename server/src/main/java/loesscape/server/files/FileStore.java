@@ -51,7 +51,19 @@ public class FileStore {
      * @param name the name it came with
      * @param media its media type
      */
-    public record Outgoing(String name, String media, long bytes, Path at) {}
+    public record Outgoing(String name, String media, long bytes, Path at) {
+
+        /** All of it, held in memory; the copy on disk is gone afterwards. */
+        public byte[] taken() {
+            try {
+                byte[] content = Files.readAllBytes(at);
+                Files.deleteIfExists(at);
+                return content;
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
 
     /** A file is named by a secret and the hash of its bytes, so that an answer that names it says what was handed in. */
     private static String identity(Incoming file) {

@@ -1,32 +1,67 @@
 package loesscape.server.records;
 
+import java.util.List;
 import java.util.UUID;
 import loesscape.core.evaluation.Content;
-import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
+import loesscape.formats.export.RecordsJson;
+import loesscape.formats.paper.Evidence;
+import loesscape.formats.paper.FinishedPdf;
+import loesscape.formats.paper.PrintedRecord;
+import loesscape.server.accounts.OrganisationStore;
+import loesscape.server.files.FileStore;
 import loesscape.server.platform.web.HeavyWork;
+import loesscape.server.templates.PictureStore;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** Records as PDF files: made when they are first asked for, and kept, as a record never changes. */
+/** Records as finished documents: made when they are first asked for, and kept, as a record never changes. */
 @Component
 public class RecordPdfs {
 
     private final RecordStore records;
+    private final OrganisationStore organisations;
+    private final PictureStore pictures;
+    private final FileStore files;
     private final HeavyWork heavy;
 
-    RecordPdfs(RecordStore records, HeavyWork heavy) {
+    RecordPdfs(
+            RecordStore records,
+            OrganisationStore organisations,
+            PictureStore pictures,
+            FileStore files,
+            HeavyWork heavy) {
         this.records = records;
+        this.organisations = organisations;
+        this.pictures = pictures;
+        this.files = files;
         this.heavy = heavy;
     }
 
     /** The file of a record. */
     public byte[] of(UUID template, RecordRow row) {
         int number = row.heading().number();
-        return records.pdf(template, number, RecordPdf.FORM).orElseGet(() -> {
-            Content content = Records.content(row);
-            byte[] made = heavy.run(() -> RecordPdf.write(content, row.heading()));
-            records.keepPdf(template, number, RecordPdf.FORM, made);
+        return records.pdf(template, number, FinishedPdf.FORM).orElseGet(() -> {
+            byte[] made = made(template, row, null);
+            records.keepPdf(template, number, FinishedPdf.FORM, made);
             return made;
         });
+    }
+
+    /** The file of a record with how it came about, made anew. */
+    public byte[] made(UUID template, RecordRow row, @Nullable Evidence evidence) {
+        Content content = Records.content(row);
+        PrintedRecord printed = new PrintedRecord(
+                content,
+                row.heading(),
+                organisations.theme(),
+                PrintedRecord.Pictures.of(
+                        content,
+                        name -> pictures.find(template, name),
+                        file -> files.ofRecord(template, row.heading().number(), file)
+                                .map(FileStore.Outgoing::taken)),
+                RecordsJson.write(List.of(row)),
+                evidence);
+        return heavy.run(() -> FinishedPdf.write(printed));
     }
 }

@@ -11,21 +11,19 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import loesscape.core.evaluation.CompiledTemplate;
-import loesscape.core.evaluation.Content;
 import loesscape.core.signing.Event;
 import loesscape.formats.evidence.Trail;
-import loesscape.formats.export.Evidence;
-import loesscape.formats.export.EvidenceFile;
-import loesscape.formats.export.FileListed;
-import loesscape.formats.export.RecordPdf;
 import loesscape.formats.export.RecordRow;
+import loesscape.formats.paper.Evidence;
+import loesscape.formats.paper.EvidenceFile;
+import loesscape.formats.paper.FileListed;
 import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.files.FileStore;
 import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.platform.database.DatabaseFull;
-import loesscape.server.platform.web.HeavyWork;
 import loesscape.server.platform.web.OutsideFailed;
 import loesscape.server.platform.web.Problems;
+import loesscape.server.records.RecordPdfs;
 import loesscape.server.records.RecordStore;
 import loesscape.server.records.Records;
 import loesscape.server.signing.DispatchStore.Actor;
@@ -59,7 +57,7 @@ class Sealing {
     private final DispatchService dispatchService;
     private final SignerMessages signerMessages;
     private final TransactionTemplate transactions;
-    private final HeavyWork heavy;
+    private final RecordPdfs pdfs;
     private final Clock clock;
 
     Sealing(
@@ -76,9 +74,9 @@ class Sealing {
             DispatchService dispatchService,
             SignerMessages signerMessages,
             TransactionTemplate transactions,
-            HeavyWork heavy,
+            RecordPdfs pdfs,
             Clock clock) {
-        this.heavy = heavy;
+        this.pdfs = pdfs;
         this.evidence = evidence;
         this.dispatches = dispatches;
         this.snapshots = snapshots;
@@ -145,9 +143,7 @@ class Sealing {
                 .orElseThrow();
         CompiledTemplate release = dispatchService.document(kept).compiled();
         RecordRow row = Records.row(release, record, clock);
-        Content content = Records.content(row);
-        Evidence evidenceOf = evidenceOf(kept);
-        return heavy.run(() -> RecordPdf.write(content, row.heading(), evidenceOf));
+        return pdfs.made(kept.template(), row, evidenceOf(kept));
     }
 
     private Evidence evidenceOf(StoredDispatch kept) {

@@ -116,6 +116,10 @@ final class EveryWrite {
     private void organisation() {
         author.put("/api/organisation", "{\"name\":\"Board %s\",\"accent\":\"#23483f\"}".formatted(name))
                 .ok();
+        author.put(
+                        "/api/organisation/stationery",
+                        "{\"letterhead\":\"Sluice Lane 4\",\"footer\":\"\",\"typeface\":\"serif\"}")
+                .ok();
         author.upload("PUT", "/api/organisation/logo?name=logo.svg", LOGO).ok();
         author.send("DELETE", "/api/organisation/logo", null).ok();
     }

@@ -1,4 +1,4 @@
-package loesscape.formats.export;
+package loesscape.formats.paper;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -10,30 +10,48 @@ import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.jspecify.annotations.Nullable;
 
-/** The fonts that come with the application for PDF files, and which characters each of them has. */
-enum ShippedFont {
-    REGULAR("InstrumentSans-Regular"),
-    BOLD("InstrumentSans-SemiBold"),
+/** The fonts that come with the application for paper, and which characters each of them has. */
+public enum ShippedFont {
+    SANS("InstrumentSans-Regular", "Sans", false),
+    SANS_BOLD("InstrumentSans-SemiBold", "Sans", true),
+    SERIF("NotoSerif-Regular", "Serif", false),
+    SERIF_BOLD("NotoSerif-Bold", "Serif", true),
     /** Letters of other scripts, and the sign for what cannot be shown. */
-    LETTERS("NotoSans-Regular"),
+    LETTERS("NotoSans-Regular", "Letters", false),
+    LETTERS_BOLD("NotoSans-Bold", "Letters", true),
+    HEBREW("NotoSansHebrew-Regular", "Hebrew", false),
+    HEBREW_BOLD("NotoSansHebrew-Bold", "Hebrew", true),
+    ARABIC("NotoNaskhArabic-Regular", "Arabic", false),
+    ARABIC_BOLD("NotoNaskhArabic-Bold", "Arabic", true),
     /** Signs of mathematics and arrows: a part of Noto Sans Math. */
-    MATHEMATICS("NotoSansMath-Signs"),
+    MATHEMATICS("NotoSansMath-Signs", "Mathematics", false),
     /** Boxes and ticks: a part of Noto Sans Symbols 2. */
-    SYMBOLS("NotoSansSymbols2-Signs");
-
-    /** What stands for a character that none of the fonts has (Unicode Standard, 5.22). */
-    static final int REPLACEMENT = 0xFFFD;
+    SYMBOLS("NotoSansSymbols2-Signs", "Symbols", false);
 
     /** Where what a font lacks is looked for, in this order. */
-    static final List<ShippedFont> OTHERS = List.of(LETTERS, MATHEMATICS, SYMBOLS);
+    static final List<ShippedFont> OTHERS = List.of(LETTERS, HEBREW, ARABIC, MATHEMATICS, SYMBOLS);
 
     private static final Map<ShippedFont, CmapLookup> CHARACTERS = new EnumMap<>(ShippedFont.class);
 
     private final String file;
+    private final String family;
+    private final boolean isBold;
 
-    ShippedFont(String file) {
+    ShippedFont(String file, String family, boolean isBold) {
         this.file = file;
+        this.family = family;
+        this.isBold = isBold;
+    }
+
+    /** The name by which style sheets ask for it. */
+    String family() {
+        return family;
+    }
+
+    boolean isBold() {
+        return isBold;
     }
 
     /** The font, read anew: each document keeps one of its own. */
@@ -64,11 +82,18 @@ enum ShippedFont {
         }
     }
 
-    /** The font for a character: this one, or the first of the others that has it; null where none has. */
-    static @org.jspecify.annotations.Nullable ShippedFont of(int character, ShippedFont first) {
-        if (first.has(character)) {
-            return first;
-        }
-        return OTHERS.stream().filter(font -> font.has(character)).findFirst().orElse(null);
+    /** Whether text can be set with this character: the text's own font or one of those for what it lacks has it. */
+    public static boolean canShow(int character) {
+        return of(character) != null;
+    }
+
+    /** The first font that has a character; null where none has. */
+    static @Nullable ShippedFont of(int character) {
+        return SANS.has(character)
+                ? SANS
+                : OTHERS.stream()
+                        .filter(font -> font.has(character))
+                        .findFirst()
+                        .orElse(null);
     }
 }

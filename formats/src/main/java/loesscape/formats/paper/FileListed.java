@@ -1,4 +1,4 @@
-package loesscape.formats.export;
+package loesscape.formats.paper;
 
 /**
  * A file that was handed in with a document, as its certificate lists it.

@@ -1,4 +1,4 @@
-package loesscape.formats.export;
+package loesscape.formats.paper;
 
 /**
  * A file inside a finished document that bears out what its certificate tells.

@@ -1,4 +1,4 @@
-package loesscape.formats.export;
+package loesscape.formats.paper;
 
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -43,7 +43,7 @@ public final class PrintFindings {
         Set<String> missing = new LinkedHashSet<>();
         words.codePoints()
                 .filter(character -> !Character.isWhitespace(character) && !Character.isISOControl(character))
-                .filter(character -> ShippedFont.of(character, ShippedFont.REGULAR) == null)
+                .filter(character -> !ShippedFont.canShow(character))
                 .limit(MOST_SHOWN)
                 .forEach(character -> missing.add("%s (U+%04X)".formatted(Character.toString(character), character)));
         if (!missing.isEmpty()) {

@@ -1,4 +1,4 @@
-package loesscape.formats.export;
+package loesscape.formats.paper;
 
 import java.util.List;
 import loesscape.formats.evidence.Trail;

@@ -1,0 +1,52 @@
+package loesscape.formats.paper;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import javax.xml.XMLConstants;
+import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.parsers.ParserConfigurationException;
+import javax.xml.transform.OutputKeys;
+import javax.xml.transform.Transformer;
+import javax.xml.transform.TransformerException;
+import javax.xml.transform.TransformerFactory;
+import javax.xml.transform.dom.DOMSource;
+import javax.xml.transform.stream.StreamResult;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDMetadata;
+import org.w3c.dom.Document;
+import org.w3c.dom.NodeList;
+import org.xml.sax.SAXException;
+
+/** The metadata of a document (XMP, ISO 16684-1), with the time at which it was finished in place of now. */
+final class ArchiveMetadata {
+
+    private static final String[] DATES = {"CreateDate", "ModifyDate", "MetadataDate"};
+
+    private ArchiveMetadata() {}
+
+    static void date(PDDocument document, Instant at) throws IOException {
+        PDMetadata metadata = document.getDocumentCatalog().getMetadata();
+        try {
+            DocumentBuilderFactory factory = DocumentBuilderFactory.newDefaultNSInstance();
+            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
+            Document packet = factory.newDocumentBuilder().parse(new ByteArrayInputStream(metadata.toByteArray()));
+            for (String name : DATES) {
+                NodeList dates = packet.getElementsByTagNameNS("*", name);
+                for (int i = 0; i < dates.getLength(); i++) {
+                    dates.item(i)
+                            .setTextContent(at.truncatedTo(ChronoUnit.SECONDS).toString());
+                }
+            }
+            Transformer transformer = TransformerFactory.newDefaultInstance().newTransformer();
+            transformer.setOutputProperty(OutputKeys.OMIT_XML_DECLARATION, "yes");
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            transformer.transform(new DOMSource(packet), new StreamResult(out));
+            metadata.importXMPMetadata(out.toByteArray());
+        } catch (SAXException | ParserConfigurationException | TransformerException e) {
+            throw new IllegalStateException("The metadata that was just written cannot be read", e);
+        }
+    }
+}

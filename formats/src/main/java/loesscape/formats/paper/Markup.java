@@ -1,0 +1,128 @@
+package loesscape.formats.paper;
+
+import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.parsers.ParserConfigurationException;
+import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+
+/** Writes a page as a tree of elements: what people write is text in it, whatever it holds. */
+final class Markup {
+
+    private static final int LONGEST_PIECE = 1_000;
+
+    private final Element here;
+
+    private Markup(Element here) {
+        this.here = here;
+    }
+
+    /** A new page. */
+    static Markup page(String language, boolean isRightToLeft) {
+        try {
+            Document document = DocumentBuilderFactory.newDefaultNSInstance()
+                    .newDocumentBuilder()
+                    .newDocument();
+            Element html = document.createElement("html");
+            document.appendChild(html);
+            return new Markup(html).with("lang", language).with("dir", isRightToLeft ? "rtl" : "ltr");
+        } catch (ParserConfigurationException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    Document document() {
+        return here.getOwnerDocument();
+    }
+
+    /** An element in this one. */
+    Markup in(String name) {
+        Element element = document().createElement(name);
+        here.appendChild(element);
+        return new Markup(element);
+    }
+
+    /** An element of a class in this one. */
+    Markup in(String name, String classes) {
+        return in(name).with("class", classes);
+    }
+
+    /** An element of a namespace in this one. */
+    Markup in(String space, String name, String classes) {
+        Element element = document().createElementNS(space, name);
+        here.appendChild(element);
+        return new Markup(element).with("class", classes);
+    }
+
+    /** This element with an attribute; without it where it would be empty. */
+    Markup with(String attribute, String value) {
+        if (!value.isEmpty()) {
+            here.setAttribute(attribute, printable(value));
+        }
+        return this;
+    }
+
+    /** Text in this element; each of its lines on one of its own. */
+    Markup say(String text) {
+        String[] lines = printable(text).split("\n", -1);
+        for (int i = 0; i < lines.length; i++) {
+            if (i > 0) {
+                in("br");
+            }
+            append(lines[i]);
+        }
+        return this;
+    }
+
+    /**
+     * Adds a line in pieces, for each time one of its lines on paper is broken all that is left of a piece is measured:
+     * with 200,000 letters in one piece that takes minutes. An endless word is parted where a piece ends.
+     */
+    private void append(String line) {
+        int from = 0;
+        while (line.length() - from > LONGEST_PIECE) {
+            int space = line.lastIndexOf(' ', from + LONGEST_PIECE);
+            boolean hasSpace = space > from;
+            int to = hasSpace
+                    ? space + 1
+                    : line.offsetByCodePoints(from, line.codePointCount(from, from + LONGEST_PIECE));
+            here.appendChild(document().createTextNode(line.substring(from, to)));
+            if (!hasSpace) {
+                in("br");
+            }
+            from = to;
+        }
+        if (from < line.length()) {
+            here.appendChild(document().createTextNode(line.substring(from)));
+        }
+    }
+
+    /** A copy of an element of another page in this one. */
+    Markup take(Element other) {
+        here.appendChild(document().importNode(other, true));
+        return this;
+    }
+
+    /**
+     * A text without what cannot stand on paper: signs that turn the direction of what follows, so that no answer turns
+     * what was not its own, and what XML 1.0 cannot hold, for which U+FFFD stands.
+     */
+    private static String printable(String text) {
+        StringBuilder printable = new StringBuilder(text.length());
+        text.replace("\r\n", "\n").replace('\r', '\n').codePoints().forEach(character -> {
+            boolean turns = (character >= 0x202A && character <= 0x202E)
+                    || (character >= 0x2066 && character <= 0x2069)
+                    || character == 0x200E
+                    || character == 0x200F
+                    || character == 0x061C;
+            boolean isXml = character == '\t'
+                    || character == '\n'
+                    || (character >= 0x20 && character <= 0xD7FF)
+                    || (character >= 0xE000 && character <= 0xFFFD)
+                    || character >= 0x10000;
+            if (!turns) {
+                printable.appendCodePoint(isXml ? character : 0xFFFD);
+            }
+        });
+        return printable.toString();
+    }
+}

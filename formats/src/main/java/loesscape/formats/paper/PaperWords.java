@@ -1,0 +1,59 @@
+package loesscape.formats.paper;
+
+import java.text.MessageFormat;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
+import java.util.Locale;
+import java.util.ResourceBundle;
+import loesscape.formats.export.RecordHeading;
+
+/**
+ * What the paper itself says, in the language of the document where these words are known in it, otherwise in English.
+ * Dates are written as the Unicode CLDR has them.
+ */
+final class PaperWords {
+
+    private final ResourceBundle words;
+    private final Locale language;
+
+    PaperWords(String tag) {
+        language = Locale.forLanguageTag(tag.isEmpty() ? "en-GB" : tag);
+        words = ResourceBundle.getBundle(
+                "loesscape.formats.paper.words.words",
+                language,
+                ResourceBundle.Control.getNoFallbackControl(ResourceBundle.Control.FORMAT_PROPERTIES));
+    }
+
+    /** The language in which these words are, which is not the document's where that one is not known. */
+    String language() {
+        return words.getLocale().getLanguage().isEmpty() ? "en" : language.toLanguageTag();
+    }
+
+    String of(String key) {
+        return words.getString(key);
+    }
+
+    String of(String key, String what) {
+        return new MessageFormat(words.getString(key), language).format(new Object[] {what});
+    }
+
+    /** What tells a record from others. */
+    String record(RecordHeading heading) {
+        return new MessageFormat(words.getString("record"), language).format(new Object[] {
+            Integer.toString(heading.number()), Integer.toString(heading.release()), moment(heading.finished())
+        });
+    }
+
+    private String moment(Instant at) {
+        Locale written = words.getLocale().getLanguage().isEmpty() ? Locale.UK : language;
+        return DateTimeFormatter.ofLocalizedDate(FormatStyle.LONG)
+                        .withLocale(written)
+                        .withZone(ZoneOffset.UTC)
+                        .format(at)
+                + DateTimeFormatter.ofPattern(", HH:mm 'UTC'", Locale.ROOT)
+                        .withZone(ZoneOffset.UTC)
+                        .format(at);
+    }
+}

@@ -1,0 +1,313 @@
+package loesscape.formats.paper;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.sun.net.httpserver.HttpServer;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.InetSocketAddress;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javax.imageio.ImageIO;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.Context;
+import loesscape.core.model.Field;
+import loesscape.core.model.Look;
+import loesscape.core.model.PageSettings;
+import loesscape.core.model.Stage;
+import loesscape.core.model.Template;
+import loesscape.formats.export.RecordHeading;
+import loesscape.formats.json.Json;
+import loesscape.formats.picture.SafePicture;
+import loesscape.formats.seal.Authority;
+import loesscape.formats.seal.Seal;
+import loesscape.formats.template.TemplateFile;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Finished documents: to be archived and read aloud, in every language, the same for the same record. */
+class FinishedPdfTest {
+
+    private static final Path DEMO = Path.of("../server/src/main/resources/loesscape/server/demo");
+    private static final Instant FINISHED = Instant.parse("2026-11-27T09:42:00Z");
+    private static final List<String> LANGUAGES = List.of("", "de", "el", "he", "ar", "ja");
+
+    private static final Theme BOARD = new Theme(
+            "Veldhollow Soil and Water Board",
+            List.of("Sluice Lane 4", "VH 1170 Veldhollow", "water@veldhollow.example"),
+            "Invented for this demo",
+            "#1f5f4b",
+            Theme.Typeface.SERIF,
+            picture("logo.svg"));
+
+    private static SafePicture picture(String name) {
+        try {
+            return SafePicture.read(
+                    name, Files.readAllBytes(DEMO.resolve("pictures").resolve(name)));
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    static Stream<Arguments> demoDocuments() throws IOException {
+        List<Arguments> all = new ArrayList<>();
+        try (Stream<Path> files = Files.list(DEMO)) {
+            for (Path file : files.filter(it -> it.toString().endsWith(".loess.json"))
+                    .sorted()
+                    .toList()) {
+                String name = file.getFileName().toString().replace(".loess.json", "");
+                for (String language : LANGUAGES) {
+                    all.add(Arguments.of(name, language));
+                }
+            }
+        }
+        return all.stream();
+    }
+
+    private static PrintedRecord printed(String name, String language, Theme theme) throws IOException {
+        Template template = TemplateFile.read(Files.readString(DEMO.resolve(name + ".loess.json")));
+        Map<String, String> typed = new HashMap<>();
+        Json.parse(Files.readString(DEMO.resolve(name + ".answers.json")))
+                .path("answers")
+                .path(0)
+                .path("typed")
+                .properties()
+                .forEach(entry -> typed.put(entry.getKey(), entry.getValue().stringValue()));
+        Answers answers = new Answers(typed);
+        PageSettings settings = template.pageSettings();
+        Content content = Content.of(
+                template,
+                CompiledTemplate.compile(template)
+                        .evaluate(answers, new Context(LocalDate.of(2026, 11, 27), Stage.FINISHED, "")));
+        return new PrintedRecord(
+                new Content(
+                        content.title(),
+                        content.subtitle(),
+                        content.sections(),
+                        new PageSettings(settings.spacing(), settings.paper(), settings.numbering(), language)),
+                new RecordHeading(7, 2, FINISHED),
+                theme,
+                PrintedRecord.Pictures.of(
+                        content,
+                        beside -> Optional.of(picture(beside.startsWith("chalk") ? "chalk.svg" : "well.svg")),
+                        given -> Optional.empty()),
+                "{}",
+                null);
+    }
+
+    @ParameterizedTest
+    @MethodSource("demoDocuments")
+    void everyDemoDocumentKeepsTheStandardsInEveryLanguage(String name, String language) throws IOException {
+        byte[] pdf = FinishedPdf.write(printed(name, language, language.equals("de") ? Theme.PLAIN : BOARD));
+        Files.createDirectories(Path.of("target/paper"));
+        Files.write(Path.of("target/paper/%s-%s.pdf".formatted(name, language)), pdf);
+        assertThat(ArchiveCheck.broken(pdf)).isEmpty();
+    }
+
+    @Test
+    void theSameRecordGivesTheSameBytes() throws IOException {
+        PrintedRecord printed = printed("soil-sample-series", "", BOARD);
+        assertThat(FinishedPdf.write(printed)).isEqualTo(FinishedPdf.write(printed));
+    }
+
+    @Test
+    void aSealedDocumentStillKeepsTheStandards() throws IOException {
+        byte[] pdf = FinishedPdf.write(printed("borehole-and-well-permit", "", BOARD));
+        byte[] sealed = Seal.seal(
+                pdf,
+                Authority.make("Veldhollow Soil and Water Board", FINISHED),
+                "All who take part have signed",
+                FINISHED);
+        assertThat(ArchiveCheck.broken(sealed)).isEmpty();
+    }
+
+    @Test
+    void everythingThatIsShownIsOnThePaperInItsOrder() throws IOException {
+        PrintedRecord printed = printed("borehole-and-well-permit", "", BOARD);
+        String text = words(FinishedPdf.write(printed));
+        int at = 0;
+        for (Content.Block block : printed.content().sections()) {
+            for (Content.Line line : block.lines()) {
+                String sought = line instanceof Content.Line.Answer answer ? answer.label() : "";
+                int found = text.indexOf(sought.replaceAll("\\s+", ""), at);
+                assertThat(found).as("%s behind %d", sought, at).isNotNegative();
+                at = found;
+            }
+        }
+        assertThat(text).contains("Record7,release2,finished27November2026,09:42UTC", "Page1of");
+    }
+
+    private static PrintedRecord of(Content.Block... blocks) {
+        return PrintedRecord.of(
+                new Content("Well", "", List.of(blocks), PageSettings.PLAIN), new RecordHeading(1, 1, FINISHED));
+    }
+
+    private static Content.Block lines(Content.Line... lines) {
+        return new Content.Block.Lines("Section", 1, 1, List.of(lines));
+    }
+
+    /** Markup, styles and addresses that people write are words like any other; nothing is fetched for them. */
+    @Test
+    void whatPeopleWriteIsNeverMarkup() throws IOException {
+        AtomicInteger fetched = new AtomicInteger();
+        HttpServer outside = HttpServer.create(new InetSocketAddress("localhost", 0), 0);
+        outside.createContext("/", exchange -> {
+            fetched.incrementAndGet();
+            exchange.sendResponseHeaders(404, -1);
+            exchange.close();
+        });
+        outside.start();
+        try {
+            String address = "http://localhost:" + outside.getAddress().getPort() + "/x.png";
+            String hostile = "</p><script>alert(1)</script><img src='%s'/><style>@import '%s'</style>&amp;"
+                    .formatted(address, address);
+            Look look = new Look(
+                    Look.Shade.PLAIN,
+                    false,
+                    Look.Mark.NONE,
+                    false,
+                    "",
+                    new Look.Colours("#102030", "url(%s)".formatted(address), "#405060", ""));
+            byte[] pdf = FinishedPdf.write(of(lines(
+                    Content.Line.Answer.of("a", hostile, hostile, look),
+                    new Content.Line.Told(hostile, Look.PLAIN),
+                    new Content.Line.Signature("s", "S", "data:image/svg+xml;base64,AAAA", "", "", Field.Width.FULL),
+                    new Content.Line.Signature("t", "T", address, "", "", Field.Width.FULL))));
+            assertThat(words(pdf)).contains(hostile.replaceAll("\\s+", ""));
+            assertThat(fetched).hasValue(0);
+            assertThat(ArchiveCheck.broken(pdf)).isEmpty();
+        } finally {
+            outside.stop(0);
+        }
+    }
+
+    @Test
+    void theHeadingOfATableIsOnEveryPageAndReadOnce() throws IOException {
+        List<Content.TableRow> rows = IntStream.range(0, 90)
+                .mapToObj(i -> new Content.TableRow(
+                        i % 7 == 0 ? Look.of(Look.Shade.CLAY, true, Look.Mark.NONE) : Look.PLAIN,
+                        List.of(
+                                Content.Line.Answer.of("hole@r" + i, "Hole", "H" + i, Look.PLAIN),
+                                Content.Line.Answer.of("depth@r" + i, "Depth", i + " cm", Look.PLAIN))))
+                .toList();
+        for (String language : List.of("", "he")) {
+            byte[] pdf = FinishedPdf.write(PrintedRecord.of(
+                    new Content(
+                            "Samples",
+                            "",
+                            List.of(new Content.Block.Rows(
+                                    "Samples",
+                                    1,
+                                    0,
+                                    List.of(
+                                            new Content.TableColumn("Hole", false),
+                                            new Content.TableColumn("Depth", true)),
+                                    rows)),
+                            new PageSettings(
+                                    PageSettings.Spacing.NORMAL,
+                                    PageSettings.Paper.A4,
+                                    PageSettings.Numbering.NONE,
+                                    language)),
+                    new RecordHeading(1, 1, FINISHED)));
+            assertThat(ArchiveCheck.broken(pdf)).isEmpty();
+            try (PDDocument document = Loader.loadPDF(pdf)) {
+                assertThat(document.getNumberOfPages()).isGreaterThan(2);
+                assertThat(new PDFTextStripper().getText(document).split("Hole", -1))
+                        .hasSize(document.getNumberOfPages() + 1);
+                List<String> tags = new ArrayList<>();
+                tags(document.getDocumentCatalog().getStructureTreeRoot().getKids(), tags);
+                assertThat(tags.stream().filter("TH"::equals)).hasSize(2);
+                assertThat(tags.stream().filter("TR"::equals)).hasSize(91);
+                assertThat(tags.stream().filter("TD"::equals)).hasSize(180);
+            }
+        }
+    }
+
+    private static void tags(List<Object> kids, List<String> tags) {
+        for (Object kid : kids) {
+            if (kid instanceof PDStructureElement element) {
+                tags.add(element.getStructureType());
+                tags(element.getKids(), tags);
+            }
+        }
+    }
+
+    @Test
+    void aPhotographIsDrawnAnewAndSmallEnough() throws IOException {
+        BufferedImage large = new BufferedImage(5_000, 300, BufferedImage.TYPE_INT_ARGB);
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(large, "png", png);
+        byte[] given = png.toByteArray();
+        SafePicture reduced = SafePicture.reduced(given).orElseThrow();
+        BufferedImage drawn = ImageIO.read(new ByteArrayInputStream(reduced.content()));
+        assertThat(drawn.getWidth()).isBetween(1_000, 1_600);
+        assertThat(drawn.getRGB(5, 5) & 0xffffff).as("what was clear is white").isEqualTo(0xffffff);
+        assertThat(SafePicture.reduced(new byte[] {1, 2, 3})).isEmpty();
+        assertThat(SafePicture.reduced(Arrays.copyOf(given, 60))).isEmpty();
+        Content content = new Content(
+                "T",
+                "",
+                List.of(lines(new Content.Line.HandedIn("photo", "Photograph", "f1", "site.png", Field.Width.HALF))),
+                PageSettings.PLAIN);
+        byte[] pdf = FinishedPdf.write(new PrintedRecord(
+                content,
+                new RecordHeading(1, 1, FINISHED),
+                Theme.PLAIN,
+                PrintedRecord.Pictures.of(content, name -> Optional.empty(), file -> Optional.of(given)),
+                "",
+                null));
+        assertThat(words(pdf)).contains("Photograph", "site.png");
+        assertThat(ArchiveCheck.broken(pdf)).isEmpty();
+    }
+
+    @Test
+    void answersAreAssociatedWithTheWhole() throws IOException {
+        try (PDDocument document = Loader.loadPDF(FinishedPdf.write(printed("drilling-agreement", "", BOARD)))) {
+            assertThat(document.getDocumentCatalog()
+                            .getNames()
+                            .getEmbeddedFiles()
+                            .getNames())
+                    .containsOnlyKeys("answers.json");
+            assertThat(document.getDocumentCatalog().getCOSObject().getCOSArray(COSName.getPDFName("AF")))
+                    .hasSize(1);
+            assertThat(document.getDocumentInformation().getCreationDate().toInstant())
+                    .isEqualTo(FINISHED);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"de, Seite1von, nichtbeantwortet", "fr, Page1sur, sansréponse", "ja, Page1of, notanswered"})
+    void thePaperSpeaksTheLanguageOfTheDocument(String language, String page, String blank) throws IOException {
+        assertThat(words(FinishedPdf.write(printed("borehole-and-well-permit", language, Theme.PLAIN))))
+                .contains(page, blank);
+    }
+
+    private static String words(byte[] pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document).replaceAll("\\s+", "");
+        }
+    }
+}
