@@ -94,6 +94,18 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
      */
     public record Marked(String label, boolean isChosen) {}
 
+    /**
+     * The choices of an answer with their marks.
+     *
+     * @param marks in order; empty where the answer is told in words alone
+     * @param columns beside each other; 0 for one below the other
+     */
+    public record Choices(List<Marked> marks, int columns) {
+
+        /** Told in words alone. */
+        static final Choices NONE = new Choices(List.of(), 0);
+    }
+
     /** An item that is shown. */
     public sealed interface Line {
 
@@ -105,14 +117,14 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
          * @param text the answer in words; empty where there is none
          * @param look how the answer looks
          * @param width the part of a row that it takes
-         * @param choices what was to be marked, in order; empty where the answer is told in words alone
+         * @param choices what was to be marked
          */
-        record Answer(String key, String label, String text, Look look, Field.Width width, List<Marked> choices)
+        record Answer(String key, String label, String text, Look look, Field.Width width, Choices choices)
                 implements Line {
 
             /** An answer in words on a row of its own. */
             public static Answer of(String key, String label, String text, Look look) {
-                return new Answer(key, label, text, look, Field.Width.FULL, List.of());
+                return new Answer(key, label, text, look, Field.Width.FULL, Choices.NONE);
             }
         }
 

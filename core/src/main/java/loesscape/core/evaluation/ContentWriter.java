@@ -222,11 +222,11 @@ final class ContentWriter {
     }
 
     /** What was to be marked, of what was offered in the end; a list that opens has no marks. */
-    private static List<Content.Marked> choices(FieldKind kind, NodeState.FieldState stands) {
+    private static Content.Choices choices(FieldKind kind, NodeState.FieldState stands) {
         if (!(kind instanceof FieldKind.Choosing choosing)
                 || choosing.layout() == FieldKind.ChoiceLayout.LIST
                 || choosing.choices().size() > MOST_MARKS) {
-            return List.of();
+            return Content.Choices.NONE;
         }
         List<String> offered = stands.offered();
         Set<String> chosen;
@@ -253,7 +253,7 @@ final class ContentWriter {
                 marked.add(new Content.Marked(isOwn ? choice.label() + ": " + words : choice.label(), isChosen));
             }
         }
-        return marked;
+        return new Content.Choices(marked, choosing.style().columns());
     }
 
     private static @Nullable Line indicated(Indicator indicator, @Nullable String id) {

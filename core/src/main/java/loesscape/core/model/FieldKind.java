@@ -110,6 +110,9 @@ public sealed interface FieldKind {
         /** How they stand. */
         ChoiceLayout layout();
 
+        /** How their marks look. */
+        ChoiceStyle style();
+
         /** Whether an answer in the filler's own words is offered too, under {@link Choice#OTHER}. */
         boolean other();
 

@@ -197,10 +197,19 @@ class ContentTest {
         Line.Answer answer =
                 (Line.Answer) lines(Answers.NONE.with("use", "field"), use).getFirst();
         assertThat(answer.text()).isEqualTo("Irrigation");
-        assertThat(answer.choices()).hasSize(marks);
-        assertThat(answer.choices().stream().filter(Marked::isChosen).map(Marked::label))
+        assertThat(answer.choices().marks()).hasSize(marks);
+        assertThat(answer.choices().marks().stream().filter(Marked::isChosen).map(Marked::label))
                 .hasSize(marks == 0 ? 0 : 1)
                 .allMatch("Irrigation"::equals);
+    }
+
+    @Test
+    void marksStandInAsManyColumnsAsOnTheScreen() {
+        FieldKind.ChoiceStyle two =
+                new FieldKind.ChoiceStyle(2, FieldKind.ChoiceStyle.MarkShape.USUAL, FieldKind.ChoiceStyle.Size.MEDIUM);
+        Field use = field("use", new FieldKind.OneChoice(USES, FieldKind.ChoiceLayout.MARKS, two, false, null));
+        assertThat(((Line.Answer) lines(Answers.NONE, use).getFirst()).choices().columns())
+                .isEqualTo(2);
     }
 
     @Test
@@ -211,7 +220,7 @@ class ContentTest {
                         USES, FieldKind.ChoiceLayout.MARKS, FieldKind.ChoiceStyle.PLAIN, true, null, 0, 0));
         Line.Answer answer = (Line.Answer)
                 lines(Answers.NONE.with("use", "home,=a pond"), several).getFirst();
-        assertThat(answer.choices())
+        assertThat(answer.choices().marks())
                 .containsExactly(
                         new Marked("Household", true),
                         new Marked("Irrigation", false),
@@ -223,7 +232,7 @@ class ContentTest {
         Line.Answer told =
                 (Line.Answer) lines(Answers.NONE.with("use", "c2"), field("use", FieldKind.OneChoice.of(many)))
                         .getFirst();
-        assertThat(told.choices()).isEmpty();
+        assertThat(told.choices().marks()).isEmpty();
         assertThat(told.text()).isEqualTo("Choice 2");
     }
 

@@ -189,10 +189,15 @@ final class DocumentMarkup {
     }
 
     private void answer(Markup field, Line.Answer answer) {
-        if (!answer.choices().isEmpty()) {
-            Markup list = field.in("ul", "choices");
-            for (Content.Marked choice : answer.choices()) {
-                Markup item = list.in("li");
+        Content.Choices choices = answer.choices();
+        if (!choices.marks().isEmpty()) {
+            // What stands in columns is set as parts beside each other: items of a list so set would lose their tags.
+            boolean inColumns = choices.columns() > 1;
+            Markup list = field.in(inColumns ? "div" : "ul", "choices");
+            for (Content.Marked choice : choices.marks()) {
+                Markup item = inColumns
+                        ? list.in("div", "beside").with("style", "width: " + 100 / choices.columns() + "%")
+                        : list.in("li");
                 Drawings.choice(item, choice.isChosen(), words.of(choice.isChosen() ? "chosen" : "notChosen"));
                 if (choice.isChosen()) {
                     looked(item, choice.label(), answer.look());

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.util.Base64;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
@@ -27,9 +28,16 @@ final class Drawings {
         return signed.startsWith(PICTURE) || PEN.matcher(signed).matches();
     }
 
-    /** A signature that is drawn; one whose picture cannot be read is told as if it were a name. */
+    /**
+     * A signature that is drawn.
+     *
+     * @throws IllegalStateException where its picture cannot be read: a document without it must not be taken for signed
+     */
     static void signature(Markup in, String signed, String words) {
         if (signed.startsWith(PICTURE)) {
+            if (!isReadable(signed.substring(PICTURE.length()))) {
+                throw new IllegalStateException("A signature in the document cannot be drawn");
+            }
             in.in("img").with("alt", words).with("src", signed);
             return;
         }
@@ -39,6 +47,14 @@ final class Drawings {
         line(drawing, signed.replaceAll("(M\\s*([\\d.]+[ ,][\\d.]+))", "$1L$2"))
                 .with("stroke", "#174a70")
                 .with("stroke-width", "2.5");
+    }
+
+    private static boolean isReadable(String encoded) {
+        try {
+            return ImageIO.read(new ByteArrayInputStream(Base64.getDecoder().decode(encoded))) != null;
+        } catch (IOException | RuntimeException e) {
+            return false;
+        }
     }
 
     /** A picture; an SVG is drawn, not shown. */

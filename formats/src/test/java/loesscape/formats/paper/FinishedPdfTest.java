@@ -1,6 +1,7 @@
 package loesscape.formats.paper;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.sun.net.httpserver.HttpServer;
 import java.awt.image.BufferedImage;
@@ -47,6 +48,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Finished documents: to be archived and read aloud, in every language, the same for the same record. */
 class FinishedPdfTest {
@@ -202,6 +204,14 @@ class FinishedPdfTest {
         } finally {
             outside.stop(0);
         }
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"iVBORw0KGgo=", "AAAA", "not base64!", ""})
+    void aSignatureThatCannotBeDrawnIsNotLeftOut(String picture) {
+        PrintedRecord printed = of(lines(new Content.Line.Signature(
+                "s", "Signature", "data:image/png;base64," + picture, "", "", Field.Width.FULL)));
+        assertThatThrownBy(() -> FinishedPdf.write(printed)).hasMessageContaining("cannot be drawn");
     }
 
     @Test
