@@ -56,7 +56,7 @@ public class Printing {
                     "Section " + section,
                     1,
                     section,
-                    IntStream.range(0, 16)
+                    IntStream.range(0, 11)
                             .<Content.Line>mapToObj(i -> Content.Line.Answer.of(
                                     "f%d_%d".formatted(number, i),
                                     "Question %d of this section".formatted(i),
