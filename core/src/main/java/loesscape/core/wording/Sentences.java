@@ -376,7 +376,7 @@ public final class Sentences {
             if (i > 0) {
                 parts.add(new Words(joint));
             }
-            write(inner.get(i), true, parts);
+            write(inner.get(i), inner.size() > 1, parts);
         }
         if (bracketed) {
             parts.add(new Words(")"));
@@ -415,17 +415,11 @@ public final class Sentences {
             }
             case Clause.BandClause it -> {
                 parts.add(new Words(verb + " "));
-                parts.add(new Figure(it.bands().stream()
-                        .map(id -> field.bands().stream()
-                                .filter(band ->
-                                        band.id().equals(id) && !band.label().isEmpty())
-                                .map(Band::label)
-                                .findFirst()
-                                .orElse(id))
-                        .collect(Collectors.joining(", "))));
+                parts.add(new Figure(
+                        it.bands().stream().map(id -> band(field.bands(), id)).collect(Collectors.joining(", "))));
             }
             case Clause.Comparison it -> {
-                parts.add(new Words(verb + " "));
+                parts.add(new Words(onDay(it, verb) + " "));
                 parts.add(operand(kind, it.to()));
             }
             case Clause.Between it -> {
@@ -437,6 +431,29 @@ public final class Sentences {
             }
         }
         blankRule(clause, parts);
+    }
+
+    /** A band by its words; one without by where it stands among the others, counted from the lowest. */
+    private static String band(List<Band> bands, String id) {
+        for (int i = 0; i < bands.size(); i++) {
+            if (bands.get(i).id().equals(id)) {
+                return bands.get(i).label().isEmpty()
+                        ? Integer.toString(i + 1)
+                        : bands.get(i).label();
+            }
+        }
+        return id;
+    }
+
+    /** A day is today, or three days after it, not on that. */
+    private static String onDay(Clause.Comparison it, String verb) {
+        return it.to() instanceof Operand.TodayOperand
+                ? switch (it.test()) {
+                    case EQUAL -> " is";
+                    case NOT_EQUAL -> " is not";
+                    case LESS, AT_MOST, MORE, AT_LEAST -> verb;
+                }
+                : verb;
     }
 
     private static void choices(FieldKind kind, Clause.ChoiceClause clause, List<Part> parts) {

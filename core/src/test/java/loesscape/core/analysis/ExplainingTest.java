@@ -137,7 +137,7 @@ class ExplainingTest {
                 }
             }
         });
-        assertThat(found[0]).isGreaterThan(Cases.areAll() ? 200 : 0);
+        assertThat(found[0]).isGreaterThan(Cases.areAll() ? 60 : 0);
     }
 
     private static boolean oneOfThemDoes(
