@@ -21,11 +21,13 @@ import org.w3c.dom.Document;
 final class DocumentMarkup {
 
     private static final Pattern PARAGRAPHS = Pattern.compile("\\n\\s*\\n");
+    private static final int MOST_PARAGRAPHS = 500;
     private static final String INK = "#1e2a28";
 
     private final PrintedRecord printed;
     private final PaperWords words;
     private final Map<String, String> signers = new TreeMap<>();
+    private final Allowance allowance = new Allowance();
 
     private DocumentMarkup(PrintedRecord printed) {
         this.printed = printed;
@@ -219,7 +221,7 @@ final class DocumentMarkup {
     }
 
     /** Words in the colours, weight and with the mark of a look. */
-    private static void looked(Markup in, String text, Look look) {
+    private void looked(Markup in, String text, Look look) {
         Look.Colours colours = colours(look);
         Markup words = in.in(
                 "span",
@@ -230,20 +232,32 @@ final class DocumentMarkup {
         }
         Drawings.mark(words, look.mark(), colours == null ? INK : colours.text());
         // Of its own direction, so that it turns nothing of what stands around it.
-        words.in("bdi").with("dir", "auto").say(text);
+        written(words.in("bdi").with("dir", "auto"), text);
     }
 
-    private static void told(Markup fields, Line.Told told) {
+    /** What people wrote, as far as it goes on paper, and where the rest is. */
+    private void written(Markup in, String text) {
+        Allowance.Fitting fitting = allowance.take(text);
+        in.say(fitting.shown());
+        if (fitting.rest() > 0) {
+            in.say(" … ");
+            in.in("span", "rest")
+                    .with("lang", words.language())
+                    .say(words.of("rest", Integer.toString(fitting.rest())));
+        }
+    }
+
+    private void told(Markup fields, Line.Told told) {
         Markup notice = fields.in("div", "told");
         Look.Colours colours = colours(told.look());
         Markup inside = colours == null ? notice : notice.in("div", "looked").with("style", style(colours));
-        String[] paragraphs = PARAGRAPHS.split(told.text().strip(), -1);
+        String[] paragraphs = PARAGRAPHS.split(told.text().strip(), MOST_PARAGRAPHS);
         for (int i = 0; i < paragraphs.length; i++) {
             Markup paragraph = inside.in("p", told.look().bold() ? "bold" : "");
             if (i == 0) {
                 Drawings.mark(paragraph, told.look().mark(), colours == null ? INK : colours.text());
             }
-            paragraph.say(paragraphs[i]);
+            written(paragraph, paragraphs[i]);
         }
     }
 
@@ -254,7 +268,7 @@ final class DocumentMarkup {
             Drawings.signature(
                     line, signature.signed(), words.of("signature", name.isEmpty() ? signature.label() : name));
         } else if (!signature.signed().isEmpty()) {
-            line.in("p", "written").in("bdi").with("dir", "auto").say(signature.signed());
+            written(line.in("p", "written").in("bdi").with("dir", "auto"), signature.signed());
         }
         String role = signature.roleName();
         String by = signature.signed().isEmpty()

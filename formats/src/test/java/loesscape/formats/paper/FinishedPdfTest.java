@@ -214,6 +214,25 @@ class FinishedPdfTest {
         assertThatThrownBy(() -> FinishedPdf.write(printed)).hasMessageContaining("cannot be drawn");
     }
 
+    /** What would take more memory than a server has is in the answers that go along. */
+    @ParameterizedTest
+    @CsvSource({"line, 100000, 1001", "letter, 199000, 0", "word, 40000, 0"})
+    void endlessAnswersGoOnPaperAsFarAsTheyFit(String of, int times, int lines) throws IOException {
+        String text = switch (of) {
+            case "line" -> "a\n";
+            case "letter" -> "w";
+            default -> "word ";
+        };
+        Content.Line endless = Content.Line.Answer.of("f", "Remarks", text.repeat(times), Look.PLAIN);
+        String set =
+                words(FinishedPdf.write(of(lines(endless, Content.Line.Answer.of("g", "Next", "seen", Look.PLAIN)))));
+        assertThat(set).contains("morecharactersstandinanswers.json", "Next", "seen");
+        if (lines > 0) {
+            assertThat(set.chars().filter(character -> character == 'a').count())
+                    .isBetween(1_000L, 1_100L);
+        }
+    }
+
     @Test
     void theHeadingOfATableIsOnEveryPageAndReadOnce() throws IOException {
         List<Content.TableRow> rows = IntStream.range(0, 90)

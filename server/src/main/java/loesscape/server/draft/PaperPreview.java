@@ -2,9 +2,11 @@ package loesscape.server.draft;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.concurrent.Callable;
 import loesscape.core.evaluation.Content;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.paper.FinishedPdf;
@@ -27,6 +29,7 @@ class PaperPreview {
     /** Sharp enough on a screen of twice the usual number of dots, at half the width of the page. */
     private static final int DOTS_PER_INCH = 110;
 
+    private static final Duration LONGEST = Duration.ofSeconds(30);
     private static final int MOST_DOCUMENTS = 8;
     private static final int MOST_PAGES = 64;
 
@@ -114,10 +117,11 @@ class PaperPreview {
                         file -> files.find(template, account, file).map(FileStore.Outgoing::taken)),
                 "",
                 null);
-        Made made = heavy.run(() -> {
+        Callable<Made> making = () -> {
             byte[] pdf = FinishedPdf.write(printed);
             return new Made(version, pdf, PageImages.count(pdf));
-        });
+        };
+        Made made = heavy.alone(making, LONGEST);
         documents.put(version, made);
         return made;
     }

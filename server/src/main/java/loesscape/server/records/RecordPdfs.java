@@ -1,5 +1,6 @@
 package loesscape.server.records;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import loesscape.core.evaluation.Content;
@@ -18,6 +19,9 @@ import org.springframework.stereotype.Component;
 /** Records as finished documents: made when they are first asked for, and kept, as a record never changes. */
 @Component
 public class RecordPdfs {
+
+    private static final Duration WHILE_SOMEBODY_WAITS = Duration.ofSeconds(30);
+    private static final Duration IN_THE_BACKGROUND = Duration.ofMinutes(5);
 
     private final RecordStore records;
     private final OrganisationStore organisations;
@@ -42,14 +46,18 @@ public class RecordPdfs {
     public byte[] of(UUID template, RecordRow row) {
         int number = row.heading().number();
         return records.pdf(template, number, FinishedPdf.FORM).orElseGet(() -> {
-            byte[] made = made(template, row, null);
+            byte[] made = made(template, row, null, WHILE_SOMEBODY_WAITS);
             records.keepPdf(template, number, FinishedPdf.FORM, made);
             return made;
         });
     }
 
-    /** The file of a record with how it came about, made anew. */
-    public byte[] made(UUID template, RecordRow row, @Nullable Evidence evidence) {
+    /** The file of a record with how it came about, made anew, while nobody waits for it. */
+    public byte[] made(UUID template, RecordRow row, Evidence evidence) {
+        return made(template, row, evidence, IN_THE_BACKGROUND);
+    }
+
+    private byte[] made(UUID template, RecordRow row, @Nullable Evidence evidence, Duration most) {
         Content content = Records.content(row);
         PrintedRecord printed = new PrintedRecord(
                 content,
@@ -62,6 +70,6 @@ public class RecordPdfs {
                                 .map(FileStore.Outgoing::taken)),
                 RecordsJson.write(List.of(row)),
                 evidence);
-        return heavy.run(() -> FinishedPdf.write(printed));
+        return heavy.alone(() -> FinishedPdf.write(printed), most);
     }
 }

@@ -22,6 +22,7 @@ public class HeavyWork {
     private static final Duration PATIENCE = Duration.ofSeconds(5);
     private static final Duration LONGEST = Duration.ofSeconds(30);
 
+    private final int atOnce;
     private final Semaphore room;
     private final Duration patience;
     private final Duration longest;
@@ -33,6 +34,7 @@ public class HeavyWork {
     }
 
     HeavyWork(int atOnce, Duration patience, Duration longest) {
+        this.atOnce = atOnce;
         this.room = new Semaphore(atOnce, true);
         this.patience = patience;
         this.longest = longest;
@@ -44,23 +46,36 @@ public class HeavyWork {
      * @throws Problems.Busy where there is no room for it, or it takes too long
      */
     public <T> T run(Callable<T> work) {
+        return run(work, longest, 1);
+    }
+
+    /**
+     * Does something that may need all the memory there is for such work: nothing else is done beside it.
+     *
+     * @param most after which it is given up
+     */
+    public <T> T alone(Callable<T> work, Duration most) {
+        return run(work, most, atOnce);
+    }
+
+    private <T> T run(Callable<T> work, Duration most, int places) {
         try {
-            if (!room.tryAcquire(patience.toMillis(), TimeUnit.MILLISECONDS)) {
+            if (!room.tryAcquire(places, patience.toMillis(), TimeUnit.MILLISECONDS)) {
                 throw new Problems.Busy("Many documents are being made or checked; try again in a moment.", patience);
             }
             Future<T> done = workers.submit(() -> {
                 try {
                     return work.call();
                 } finally {
-                    room.release();
+                    room.release(places);
                 }
             });
             try {
-                return done.get(longest.toMillis(), TimeUnit.MILLISECONDS);
+                return done.get(most.toMillis(), TimeUnit.MILLISECONDS);
             } catch (TimeoutException e) {
                 done.cancel(true);
                 throw new Problems.Busy(
-                        "This took longer than %d seconds, and was given up.".formatted(longest.toSeconds()), longest);
+                        "This took longer than %d seconds, and was given up.".formatted(most.toSeconds()), most);
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

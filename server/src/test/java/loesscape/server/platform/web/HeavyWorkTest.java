@@ -35,6 +35,23 @@ class HeavyWorkTest {
         assertThat(heavy.run(() -> "there is room again")).isEqualTo("there is room again");
     }
 
+    @Test
+    void whatNeedsAllTheRoomIsDoneAlone() throws Exception {
+        HeavyWork heavy = new HeavyWork(2, SHORT, Duration.ofSeconds(20));
+        CountDownLatch begun = new CountDownLatch(1);
+        CountDownLatch end = new CountDownLatch(1);
+        try (ExecutorService others = Executors.newFixedThreadPool(1)) {
+            Future<?> one = others.submit(() -> heavy.alone(() -> waited(begun, end), Duration.ofSeconds(20)));
+            assertThat(begun.await(10, TimeUnit.SECONDS)).isTrue();
+            assertThatThrownBy(() -> heavy.run(() -> "beside it")).isInstanceOf(Problems.Busy.class);
+            end.countDown();
+            one.get();
+        }
+        assertThat(heavy.alone(() -> "there is room again", SHORT)).isEqualTo("there is room again");
+        assertThatThrownBy(() -> heavy.alone(() -> waited(begun, new CountDownLatch(1)), SHORT))
+                .hasMessageContaining("given up");
+    }
+
     private static String waited(CountDownLatch begun, CountDownLatch end) throws InterruptedException {
         begun.countDown();
         end.await();
