@@ -162,6 +162,11 @@ export type ChoiceSign = {
 
 export type ChoiceTest = "is" | "isNot";
 
+export type Choices = {
+  marks: Marked[];
+  columns: number;
+};
+
 export type ClauseAnswered = {
   field: string;
 };
@@ -1089,7 +1094,7 @@ export type LineAnswer = {
   text: string;
   look: Look;
   width: Width;
-  choices: Marked[];
+  choices: Choices;
 };
 
 export type LineHandedIn = {
