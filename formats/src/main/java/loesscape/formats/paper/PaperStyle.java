@@ -16,7 +16,16 @@ final class PaperStyle {
     private static final String SHEET = sheet();
     private static final String USUAL_ACCENT = "#16332f";
 
+    /** So many letters fit beside a logo, even wide ones. */
+    private static final int LETTERS_OF_A_LINE = 55;
+
+    private static final int LETTERS_OF_THE_NAME = 38;
+
     private PaperStyle() {}
+
+    private static int lines(String text, int letters) {
+        return (text.length() + letters - 1) / letters;
+    }
 
     private static String sheet() {
         try (InputStream stream = PaperStyle.class.getResourceAsStream("paper.css")) {
@@ -28,8 +37,11 @@ final class PaperStyle {
 
     static String of(Theme theme, PageSettings settings) {
         // A letterhead of many lines, or with a logo, needs its room above the first page.
-        int lines = theme.letterhead().size() + (theme.organisation().isEmpty() ? 0 : 1);
-        double head = Math.max(theme.logo() == null ? 0 : 20, lines * 4.4) + 22;
+        int lines = theme.letterhead().stream()
+                .mapToInt(line -> lines(line, LETTERS_OF_A_LINE))
+                .sum();
+        int nameLines = lines(theme.organisation(), LETTERS_OF_THE_NAME);
+        double head = Math.max(theme.logo() == null ? 0 : 20, lines * 4.4 + nameLines * 5.6) + 22;
         String first =
                 theme.typeface() == Theme.Typeface.SERIF ? ShippedFont.SERIF.family() : ShippedFont.SANS.family();
         String families = first + ", "

@@ -43,6 +43,7 @@ import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -231,6 +232,34 @@ class FinishedPdfTest {
             assertThat(set.chars().filter(character -> character == 'a').count())
                     .isBetween(1_000L, 1_100L);
         }
+    }
+
+    /** The longest that the organisation can say stands on the page, above the title. */
+    @Test
+    void theLongestLetterheadStaysOnItsPage() throws IOException {
+        Theme theme = new Theme(
+                "Wide Water Management Community ".repeat(6).strip(),
+                List.of("Ground floor, Sluice Lane 4, Veldhollow; ".repeat(12).strip(), "Last line of it"),
+                "",
+                "",
+                Theme.Typeface.SERIF,
+                picture("logo.svg"));
+        PrintedRecord plain = of(lines(Content.Line.Answer.of("f", "Depth", "24 m", Look.PLAIN)));
+        byte[] pdf = FinishedPdf.write(
+                new PrintedRecord(plain.content(), plain.heading(), theme, plain.pictures(), "", null));
+        Map<String, Float> tops = new HashMap<>();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            PDFTextStripper reader = new PDFTextStripper() {
+                @Override
+                protected void writeString(String text, List<TextPosition> positions) {
+                    tops.merge(text.strip(), positions.getFirst().getYDirAdj(), Math::min);
+                }
+            };
+            reader.setEndPage(1);
+            reader.getText(document);
+        }
+        assertThat(tops.values()).allSatisfy(top -> assertThat(top).isGreaterThan(20));
+        assertThat(tops.get("Well")).isGreaterThan(tops.get("Last line of it"));
     }
 
     @Test
