@@ -16,6 +16,7 @@ export type KindFacts = {
   given: boolean;
   canBegin: boolean;
   canBeWorkedOut: boolean;
+  formats: string[];
   start: FieldKind;
 };
 
@@ -28,6 +29,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["lower", "upper"],
     start: {"type":"text","placeholder":"","longest":0},
   },
   longText: {
@@ -37,6 +39,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["lower", "upper"],
     start: {"type":"longText","placeholder":"","longest":0},
   },
   email: {
@@ -46,6 +49,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["lower", "upper"],
     start: {"type":"email"},
   },
   phone: {
@@ -55,6 +59,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["lower", "upper"],
     start: {"type":"phone","region":""},
   },
   webAddress: {
@@ -64,6 +69,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["lower", "upper"],
     start: {"type":"webAddress"},
   },
   number: {
@@ -73,6 +79,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["figure", "words"],
     start: {"type":"number","decimals":2,"unit":"","lower":null,"upper":null},
   },
   money: {
@@ -82,6 +89,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["figure", "words"],
     start: {"type":"money","currency":"EUR","lower":null,"upper":null},
   },
   yesNo: {
@@ -91,6 +99,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: [],
     start: {"type":"yesNo"},
   },
   oneChoice: {
@@ -100,6 +109,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["lower", "upper", "stored"],
     start: {"type":"oneChoice","choices":[],"layout":"marks","style":{"columns":0,"mark":"usual","size":"medium"},"other":false,"offer":null},
   },
   severalChoices: {
@@ -109,6 +119,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: false,
+    formats: ["lower", "upper", "stored", "or"],
     start: {"type":"severalChoices","choices":[],"layout":"marks","style":{"columns":0,"mark":"usual","size":"medium"},"other":false,"offer":null,"least":0,"most":0},
   },
   rating: {
@@ -118,6 +129,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["figure", "words"],
     start: {"type":"rating","most":5},
   },
   date: {
@@ -127,6 +139,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: ["short", "full", "month", "year"],
     start: {"type":"date","earliest":null,"latest":null},
   },
   time: {
@@ -136,6 +149,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: true,
+    formats: [],
     start: {"type":"time","earliest":null,"latest":null},
   },
   attachment: {
@@ -145,6 +159,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
+    formats: [],
     start: {"type":"attachment","most":1,"largest":10,"endings":[]},
   },
   picture: {
@@ -154,6 +169,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
+    formats: [],
     start: {"type":"picture","largest":10},
   },
   signature: {
@@ -163,6 +179,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
+    formats: [],
     start: {"type":"signature"},
   },
   initials: {
@@ -172,6 +189,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: false,
     canBeWorkedOut: false,
+    formats: [],
     start: {"type":"initials"},
   },
   dateSigned: {
@@ -181,6 +199,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: true,
     canBegin: false,
     canBeWorkedOut: false,
+    formats: ["short", "full", "month", "year"],
     start: {"type":"dateSigned"},
   },
   payment: {
@@ -190,6 +209,7 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: true,
     canBegin: false,
     canBeWorkedOut: false,
+    formats: ["figure", "words"],
     start: {"type":"payment","currency":"EUR","amount":"10"},
   },
   lookup: {
@@ -199,8 +219,23 @@ export const KINDS: Record<FieldKind["type"], KindFacts> = {
     given: false,
     canBegin: true,
     canBeWorkedOut: false,
+    formats: ["lower", "upper", "stored"],
     start: {"type":"lookup","list":"","column":"","filters":{}},
   },
+};
+
+/** How an answer can be written in a text where not in the usual way: what it makes of it, by its name. */
+export const FORMATS: Record<string, string> = {
+  short: "a day in figures, as 27/11/2026",
+  full: "a day with its weekday",
+  month: "the month and year of a day",
+  year: "the year of a day",
+  figure: "the number without its unit or currency",
+  words: "the number in words, without its unit or currency",
+  lower: "in small letters, as inside a sentence",
+  upper: "in capital letters",
+  stored: "the stored value of the choice",
+  or: "joined by “or”",
 };
 
 /** What the answers to a field of a kind are. */

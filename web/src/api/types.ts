@@ -21,7 +21,6 @@ export type AnswerKept = {
   held: Record<string, string[]>;
   nodes: Record<string, Node>;
   states: Record<string, NodeState>;
-  numbers: Record<string, number>;
   progress: Progress[];
   obstacles: Obstacle[];
 };
@@ -76,7 +75,7 @@ export type BlockDifferences = {
 export type BlockLines = {
   title: string;
   level: number;
-  number: number;
+  number: string;
   lines: Line[];
 };
 
@@ -98,7 +97,7 @@ export type BlockRow = {
 export type BlockRows = {
   title: string;
   level: number;
-  number: number;
+  number: string;
   columns: TableColumn[];
   rows: TableRow[];
 };
@@ -310,6 +309,11 @@ export type Content = {
   settings: PageSettings;
 };
 
+export type CopyPages = {
+  version: string;
+  pages: number;
+};
+
 export type Correction = {
   role: string;
   name: string;
@@ -475,6 +479,9 @@ export type Edit =
   | ({ type: "setChecks" } & EditSetChecks)
   | ({ type: "setRole" } & EditSetRole)
   | ({ type: "setFolding" } & EditSetFolding)
+  | ({ type: "setText" } & EditSetText)
+  | ({ type: "setClause" } & EditSetClause)
+  | ({ type: "setMedium" } & EditSetMedium)
   | ({ type: "setRows" } & EditSetRows)
   | ({ type: "setOffer" } & EditSetOffer)
   | ({ type: "setSigns" } & EditSetSigns)
@@ -648,6 +655,11 @@ export type EditSetChecks = {
   checks: Check[];
 };
 
+export type EditSetClause = {
+  keys: string[];
+  clause: number;
+};
+
 export type EditSetCondition = {
   keys: string[];
   aspects: Aspect[];
@@ -676,6 +688,11 @@ export type EditSetKind = {
 export type EditSetLooks = {
   keys: string[];
   looks: LookRule[];
+};
+
+export type EditSetMedium = {
+  keys: string[];
+  medium: Medium;
 };
 
 export type EditSetOffer = {
@@ -718,6 +735,12 @@ export type EditSetSigns = {
   key: string;
   choices: ChoiceSign[];
   presence: Presence | null;
+};
+
+export type EditSetText = {
+  key: string;
+  text: string;
+  phrases: Phrase[];
 };
 
 export type EditSetValue = {
@@ -789,6 +812,7 @@ export type Field = {
   looks: LookRule[];
   checks: Check[];
   folding: Folding;
+  medium: Medium;
 };
 
 export type FieldKind =
@@ -1134,7 +1158,9 @@ export type LineSignature = {
 };
 
 export type LineTold = {
-  text: string;
+  number: string;
+  clause: number;
+  text: Passage[];
   look: Look;
 };
 
@@ -1229,6 +1255,8 @@ export type Marked = {
   isChosen: boolean;
 };
 
+export type Medium = "both" | "filling" | "document";
+
 export type Motion = "none" | "fade" | "slide";
 
 export type NameView = {
@@ -1316,7 +1344,8 @@ export type NodeStateNoticeState = {
   shown: boolean;
   met: Aspect[];
   look: Look;
-  text: string;
+  number: string;
+  text: Passage[];
 };
 
 export type NodeStatePlainState = {
@@ -1337,6 +1366,7 @@ export type NodeStateSectionState = {
   look: Look;
   rows: string[] | null;
   problem: string | null;
+  number: string;
 };
 
 export type NodeView = {
@@ -1351,6 +1381,9 @@ export type NodeView = {
 export type Notice = {
   key: string;
   text: string;
+  phrases: Phrase[];
+  clause: number;
+  medium: Medium;
   shown: Condition | null;
   looks: LookRule[];
   folding: Folding;
@@ -1362,7 +1395,7 @@ export type NumberOperand = {
   number: string;
 };
 
-export type Numbering = "sections" | "none";
+export type Numbering = "sections" | "shownSections" | "none";
 
 export type Obstacle = {
   key: string;
@@ -1534,6 +1567,32 @@ export type PartyRow = {
   identified: boolean;
 };
 
+export type Passage =
+  | ({ type: "paragraph" } & PassageParagraph)
+  | ({ type: "grid" } & PassageGrid);
+
+export type PassageColumn = {
+  label: string;
+  numeric: boolean;
+};
+
+export type PassageGrid = {
+  columns: PassageColumn[];
+  rows: string[][];
+};
+
+export type PassageParagraph = {
+  point: boolean;
+  spans: PassageSpan[];
+};
+
+export type PassageSpan = {
+  text: string;
+  strong: boolean;
+  emphasis: boolean;
+  reference: string;
+};
+
 export type Passed = {
   service: OutsideService;
   at: string;
@@ -1604,6 +1663,11 @@ export type PersonNamed = {
   phrase: string;
 };
 
+export type Phrase = {
+  name: string;
+  when: Condition;
+};
+
 export type Picture = {
   key: string;
   label: string;
@@ -1616,11 +1680,6 @@ export type Picture = {
 export type Presence = {
   answered: Sign;
   blank: Sign;
-};
-
-export type PreviewPages = {
-  version: string;
-  pages: number;
 };
 
 export type Progress = {
@@ -1752,6 +1811,7 @@ export type Section = {
   rows: Rows | null;
   looks: LookRule[];
   folding: Folding;
+  medium: Medium;
   origin: Origin | null;
   items: Item[];
 };
@@ -1835,12 +1895,12 @@ export type Sheet = {
   held: Record<string, string[]>;
   nodes: Record<string, Node>;
   states: Record<string, NodeState>;
-  numbers: Record<string, number>;
   answers: Record<string, string>;
   progress: Progress[];
   obstacles: Obstacle[];
   pageSettings: PageSettings;
   rightToLeft: boolean;
+  hasOwnText: boolean;
   organisation: Organisation;
   record: number | null;
 };

@@ -1,4 +1,4 @@
-import type { Band, Look } from "../api/types";
+import type { Band, Look, Notice } from "../api/types";
 
 /** No particular look. */
 export const PLAIN: Look = {
@@ -32,4 +32,9 @@ export function lookStyle(look: Look): string | undefined {
   return colours
     ? `--own-text:${colours.text};--own-fill:${colours.fill};--own-border:${colours.border}`
     : undefined;
+}
+
+/** Whether a text reads on as part of the document, and not as a word beside it: clauses do, and what stands in it only. */
+export function isProse(notice: Notice, look: Look): boolean {
+  return (notice.clause > 0 || notice.medium === "document") && look.shade === "plain" && !look.colours;
 }

@@ -6,6 +6,7 @@
   import FinishBar from "./FinishBar.svelte";
   import type { Filling } from "./filling.svelte";
   import ProgressCore from "./ProgressCore.svelte";
+  import ReadDocument from "./ReadDocument.svelte";
   import SectionBody from "./SectionBody.svelte";
 
   let { filling, intro, aside }: { filling: Filling; intro?: Snippet; aside?: Snippet } = $props();
@@ -25,7 +26,6 @@
     return before.at(-1) ?? pages[0] ?? "";
   });
   const sections = $derived(page ? held(page) : []);
-  const numbers = $derived(sheet.pageSettings.numbering === "none" ? {} : sheet.numbers);
   const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
   const organisation = $derived(sheet.organisation);
   const progress = $derived(
@@ -154,6 +154,7 @@
       </bdi>
     </p>
     {@render intro?.()}
+    {#if sheet.hasOwnText || filling.concerns !== null}<ReadDocument {filling} />{/if}
     <div
       bind:this={questions}
       onsubmit={(event) => event.preventDefault()}
@@ -170,7 +171,7 @@
         <h2 class="text-lg font-semibold" id="page-heading" tabindex="-1">{heading(node(page))}</h2>
       {/if}
       {#each printing ? pages.flatMap(held) : held(page) as key (key)}
-        <SectionBody {filling} {key} number={numbers[key]} />
+        <SectionBody {filling} {key} />
       {/each}
       {#if pages.length > 1}
         <div class="mt-8 flex gap-3">

@@ -5,8 +5,9 @@
   import { folds } from "../document/folds";
   import { wrapping } from "../document/forms";
   import Indicated from "../document/Indicated.svelte";
-  import { lookClass, lookStyle } from "../document/looks";
+  import { isProse, lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
+  import Passages from "../document/Passages.svelte";
   import PictureItem from "../document/PictureItem.svelte";
   import { parts, rows } from "../document/rows";
   import type { Filling } from "./filling.svelte";
@@ -19,8 +20,7 @@
     key,
     row = "",
     level = 2,
-    number = 0,
-  }: { filling: Filling; key: string; row?: string; level?: 2 | 3; number?: number } = $props();
+  }: { filling: Filling; key: string; row?: string; level?: 2 | 3 } = $props();
 
   const AT_ONCE: Folding = { keepsSpace: false, motion: "none", milliseconds: 0 };
   const sheet = $derived(filling.sheet!);
@@ -87,9 +87,12 @@
               onleave={() => filling.left.add(address(item, inRow))}
             />
           {:else if it.type === "notice" && now?.type === "notice"}
-            <p class={["notice", lookClass(now.look)]} style={lookStyle(now.look)}>
-              {now.text}
-            </p>
+            <div
+              class={[isProse(it, now.look) ? "text-sheet" : "notice", lookClass(now.look)]}
+              style={lookStyle(now.look)}
+            >
+              <Passages text={now.text} number={now.number} />
+            </div>
           {:else if it.type === "indicator" && now?.type === "indicator" && now.band}
             <div class="text-sheet" role="status">
               {#if it.label}<div class="mb-1 font-semibold">{it.label}</div>{/if}
@@ -119,7 +122,7 @@
       this={`h${level}`}
       class={level === 2 ? "text-base font-semibold" : "text-reading font-semibold"}
     >
-      {#if number}<span class="soft me-1 font-medium">{number}</span>{/if}
+      {#if stand.number}<span class="soft me-1 font-medium">{stand.number}</span>{/if}
       {#if isUsuallyOpen}{node.title}{:else}
         <Button look="bare" aria-expanded={isOpen} onclick={() => (opened = !opened)}>
           <span aria-hidden="true">{isOpen ? "▾" : "▸"}</span>
@@ -238,8 +241,6 @@
     border-inline-start: 3px solid var(--color-straw-line);
     padding: 10px 14px;
     font-size: var(--text-sheet);
-    white-space: pre-wrap;
-    overflow-wrap: anywhere;
   }
 
   .notice:not([class*="shade-"]) {

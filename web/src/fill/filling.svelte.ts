@@ -143,7 +143,7 @@ export class Filling {
   async pay(_at: string): Promise<void> {}
 
   /** Ends when all that was typed is kept or refused; fails where some could not be kept. */
-  protected async allSent(): Promise<void> {
+  async allSent(): Promise<void> {
     await this.tryAgain();
     if (this.hasFailed) throw new Error(this.refused);
   }
@@ -203,7 +203,6 @@ export class Filling {
     );
     Object.assign(sheet.held, kept.held);
     Object.assign(sheet.nodes, kept.nodes);
-    Object.assign(sheet.numbers, kept.numbers);
     for (const [at, state] of Object.entries(kept.states)) {
       const before = sheet.states[at];
       // Of what folds nothing more is told; while it leaves it is seen as it was.

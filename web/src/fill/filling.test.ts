@@ -13,7 +13,7 @@ function sheet(answers: Record<string, string> = {}): Sheet {
     nodes: {},
     states: {},
     held: {},
-    numbers: {},
+
     progress: [],
     obstacles: [],
   } as never;
@@ -24,7 +24,7 @@ const kept = {
     held: {},
     nodes: {},
     states: {},
-    numbers: {},
+
     progress: [],
     obstacles: [],
     kept: "2026-11-26T10:00:00Z",
@@ -114,7 +114,6 @@ test("what appears comes with its words, and what folds leaves as it was", async
         held: { s: shown ? ["well", "depth"] : ["well"] },
         nodes: shown ? { depth: asked("How deep is it?") } : {},
         states: { depth: shown ? { type: "field", shown, value: "12" } : { type: "plain", shown } },
-        numbers: shown ? { s: 3 } : {},
       },
     };
   });
@@ -123,7 +122,6 @@ test("what appears comes with its words, and what folds leaves as it was", async
   expect(filling.field("depth")!.label).toBe("How deep is it?");
   expect(filling.sheet!.held.s).toEqual(["well", "depth"]);
   expect(filling.news).toBe("New question: How deep is it?");
-  expect(filling.sheet!.numbers.s).toBe(3);
   filling.type("well", "no");
   await settled();
   expect(filling.sheet!.held.s).toEqual(["well"]);

@@ -3,7 +3,8 @@
   import Outcome from "../ui/Outcome.svelte";
   import { Asking } from "../api/asking.svelte";
   import { request } from "../api/http";
-  import type { PreviewPages } from "../api/types";
+  import type { CopyPages } from "../api/types";
+  import PaperPages from "../document/PaperPages.svelte";
 
   let { template }: { template: string } = $props();
 
@@ -11,11 +12,10 @@
   const EVERY = 4000;
   const base = $derived(`/api/templates/${template}/draft/paper`);
   const asking = new Asking();
-  let paper = $state<PreviewPages | null>(null);
-  const numbers = $derived(Array.from({ length: paper?.pages ?? 0 }, (_, i) => i + 1));
+  let paper = $state<CopyPages | null>(null);
 
   async function look() {
-    const now = await request<PreviewPages>("GET", base);
+    const now = await request<CopyPages>("GET", base);
     if (now.version !== paper?.version) paper = now;
   }
 
@@ -41,18 +41,7 @@
   </p>
   <Outcome {asking} class="mt-2" />
   {#if paper}
-    <ol class="mt-4 grid list-none gap-4 sm:grid-cols-2">
-      {#each numbers as number (number)}
-        <li>
-          <img
-            class="w-full rounded-sm border bg-white"
-            src={`${base}/pages/${number}?${paper.version}`}
-            alt={`Page ${number} of ${paper.pages}`}
-            loading="lazy"
-          />
-        </li>
-      {/each}
-    </ol>
+    <div class="mt-4"><PaperPages {base} {paper} /></div>
   {:else if asking.busy}
     <p class="soft mt-4">The pages are being set…</p>
   {/if}

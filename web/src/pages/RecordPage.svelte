@@ -13,6 +13,7 @@
   import { inside, router } from "../router.svelte";
   import { session } from "../session.svelte";
   import { dayAndTime } from "../times";
+  import Passages from "../document/Passages.svelte";
   import Signed from "../document/Signed.svelte";
   import Deleting from "./Deleting.svelte";
   import TopBar from "./TopBar.svelte";
@@ -43,7 +44,7 @@
   {#if line.type === "noted"}
     <div class="soft pb-2 text-chrome italic">{line.text}</div>
   {:else if line.type === "told"}
-    <div class="soft py-2 text-chrome whitespace-pre-wrap">{line.text}</div>
+    <div class="soft py-2 text-chrome"><Passages text={line.text} number={line.number} /></div>
   {:else if line.type === "signature"}
     {#snippet signature()}
       {#if line.signed}<Signed typed={line.signed} label={line.label} />{:else}<span class="soft"

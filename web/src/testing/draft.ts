@@ -30,6 +30,7 @@ export function fieldView(key: string, name: string, kind: FieldKind): NodeView 
       looks: [],
       checks: [],
       folding: NO_FOLDING,
+      medium: "both",
     },
     name,
     sentences: [],

@@ -28,12 +28,12 @@
   }
 </script>
 
-{#snippet entry(key: string, number: string)}
+{#snippet entry(key: string, isSection: boolean)}
   {@const view = copy.view(key)}
   <!-- eslint-disable-next-line no-restricted-syntax -- as many as there are items: a component for each is work that nobody sees -->
   <button
     type="button"
-    class={["entry", number && "section", !view.state.shown && "off"]}
+    class={["entry", isSection && "section", !view.state.shown && "off"]}
     id={`c-${key}`}
     tabindex={key === focusable ? 0 : -1}
     aria-current={copy.selected === key || copy.also.has(key) || undefined}
@@ -46,7 +46,9 @@
           : copy.select(key, true)}
     onkeydown={(event) => keyed(event, key)}
   >
-    <span class="truncate">{number}{view.name}</span>
+    <span class="truncate"
+      >{"number" in view.state && view.state.number ? `${view.state.number} ` : ""}{view.name}</span
+    >
     {#if !view.state.shown}<span class="sr-only">, folded</span>{/if}
     <span class="counts">
       {#if view.bond.follows.length}<span class="follows" title={`Follows ${view.bond.follows.length}`}
@@ -78,9 +80,9 @@
   <ul class="min-h-0 grow overflow-y-auto px-2 pb-4">
     {#each listed as section (section)}
       <li class="part" style:--entries={items(section).length + 1}>
-        {@render entry(section, `${sections.indexOf(section) + 1} `)}
+        {@render entry(section, true)}
         <ul>
-          {#each items(section) as item (item)}<li>{@render entry(item, "")}</li>{/each}
+          {#each items(section) as item (item)}<li>{@render entry(item, false)}</li>{/each}
         </ul>
       </li>
     {:else}

@@ -30,13 +30,11 @@
   const copy = workingCopy();
   let ground = $state<HTMLElement>();
   const pages = $derived(copy.inside(""));
-  const numbers = $derived(
-    new Map(
-      copy.settings?.pageSettings.numbering === "none"
-        ? []
-        : pages.flatMap((page) => copy.inside(page)).map((key, i) => [key, i + 1]),
-    ),
-  );
+  /** What stands before a section. */
+  function number(section: string): string {
+    const { state } = copy.view(section);
+    return state.type === "section" ? state.number : "";
+  }
   /** How many sections are made so far: those in sight at once, the others behind them as the browser has time. */
   let made = $state(AT_ONCE);
   const all = $derived(pages.flatMap((page) => copy.inside(page)).length);
@@ -335,7 +333,7 @@
           onsubmit={(event: Event) => event.preventDefault()}
         >
           {#if isMade(page, place) || copy.within(section).includes(copy.selected ?? "")}
-            {@render block(section, String(numbers.get(section) ?? ""), true)}
+            {@render block(section, number(section), true)}
           {/if}
         </svelte:element>
       {/each}

@@ -3,11 +3,13 @@
   import { address } from "../../document/answers";
   import Indicated from "../../document/Indicated.svelte";
   import FieldControl from "../../document/FieldControl.svelte";
-  import { lookClass, lookStyle } from "../../document/looks";
+  import { isProse, lookClass, lookStyle, PLAIN } from "../../document/looks";
+  import Passages from "../../document/Passages.svelte";
   import PictureItem from "../../document/PictureItem.svelte";
   import { question } from "../../document/labels";
   import { workingCopy } from "../context";
   import EditableText from "./EditableText.svelte";
+  import TextInPlace from "./TextInPlace.svelte";
   import WhyPanel from "../panels/WhyPanel.svelte";
 
   let { key, row = "" }: { key: string; row?: string } = $props();
@@ -59,21 +61,19 @@
     {#if asked}<WhyPanel {at} onclose={() => (asked = false)} />{/if}
   {/if}
 {:else if node.type === "notice"}
+  {@const look = stand.type === "notice" ? stand.look : PLAIN}
   <div
     class={[
-      "border-l-[3px] px-3 py-2 text-chrome whitespace-pre-wrap",
-      stand.type === "notice" && lookClass(stand.look),
+      "text-chrome",
+      isProse(node, look) ? "py-1" : "border-l-[3px] border-straw-line px-3 py-2",
+      lookClass(look),
+      !isProse(node, look) && look.shade === "plain" && !look.colours && "bg-straw",
     ]}
-    style={stand.type === "notice" ? lookStyle(stand.look) : undefined}
-    class:bg-straw={stand.type === "notice" && stand.look.shade === "plain"}
-    class:border-straw-line={stand.type === "notice" && stand.look.shade === "plain"}
+    style={lookStyle(look)}
   >
-    {#if isSelected}<EditableText
-        value={node.text}
-        label="Text of the notice"
-        lines
-        onchange={relabel}
-      />{:else}{stand.type === "notice" ? stand.text : node.text}{/if}
+    {#if isSelected}<TextInPlace notice={node} />{:else if stand.type === "notice"}
+      <Passages text={stand.text} number={stand.number} />
+    {/if}
   </div>
 {:else if node.type === "indicator" && stand.type === "indicator"}
   <div class="leading-6 font-semibold">

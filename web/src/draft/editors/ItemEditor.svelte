@@ -21,10 +21,12 @@
   import FoldingEditor from "./FoldingEditor.svelte";
   import LooksEditor from "./LooksEditor.svelte";
   import LimitsEditor from "./LimitsEditor.svelte";
+  import MediumEditor from "./MediumEditor.svelte";
   import Picker from "../../ui/Picker.svelte";
   import RowsEditor from "./RowsEditor.svelte";
   import PictureEditor from "./PictureEditor.svelte";
   import RolePicker from "./RolePicker.svelte";
+  import TextEditor from "./TextEditor.svelte";
   import ValueEditor from "./ValueEditor.svelte";
   import RefusedEdit from "./RefusedEdit.svelte";
 
@@ -112,6 +114,10 @@
     <IndicatorEditor indicator={node} {band} />
   {:else if node.type === "picture"}
     <PictureEditor picture={node} />
+  {/if}
+  {#if node.type === "notice"}<TextEditor notice={node} />{/if}
+  {#if "medium" in node}
+    <MediumEditor keys={[key]} medium={node.medium} asked={node.type === "field"} />
   {/if}
   {#if node.type === "section"}
     <RowsEditor section={node} />

@@ -12,6 +12,11 @@
     { id: "a4", label: "A4" },
     { id: "letter", label: "Letter" },
   ] as const;
+  const NUMBERINGS = [
+    { id: "sections", label: "all sections", title: "Folded ones count too, so that no number ever changes" },
+    { id: "shownSections", label: "sections shown", title: "Counted anew, without those that are left out" },
+    { id: "none", label: "none", title: "Clauses are counted through the whole document" },
+  ] as const;
   const set = (part: Partial<PageSettings>) =>
     copy.edit(() => ({
       type: "setPageSettings",
@@ -30,12 +35,13 @@
   {#each PAPERS as { id, label } (id)}
     <Button look="token" pressed={settings.paper === id} onclick={() => set({ paper: id })}>{label}</Button>
   {/each}
-  <Button
-    look="token"
-    pressed={settings.numbering === "sections"}
-    onclick={() => set({ numbering: settings.numbering === "sections" ? "none" : "sections" })}
-    >sections numbered</Button
-  >
+</EditorLine>
+<EditorLine title="Numbers">
+  {#each NUMBERINGS as { id, label, title } (id)}
+    <Button look="token" {title} pressed={settings.numbering === id} onclick={() => set({ numbering: id })}
+      >{label}</Button
+    >
+  {/each}
 </EditorLine>
 <EditorLine title="Language">
   <Input

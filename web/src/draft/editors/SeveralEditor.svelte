@@ -7,6 +7,7 @@
   import { conditionOf } from "../conditions/clauses";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
+  import MediumEditor from "./MediumEditor.svelte";
   import RefusedEdit from "./RefusedEdit.svelte";
 
   const copy = workingCopy();
@@ -16,6 +17,12 @@
   /** What all of them have. */
   const aspects = $derived(
     aspectsOf(nodes[0]!).filter((it) => nodes.every((node) => aspectsOf(node).includes(it))),
+  );
+  /** Where each of them stands; empty where some cannot say. */
+  const media = $derived(
+    nodes.every((node) => "medium" in node)
+      ? nodes.map((node) => ("medium" in node ? node.medium : "both"))
+      : [],
   );
   const WIDTHS: Width[] = ["full", "half", "third"];
 
@@ -40,6 +47,13 @@
       </p>{/if}
     <AspectLine {keys} {aspect} {condition} />
   {/each}
+  {#if media.length}
+    <MediumEditor
+      {keys}
+      medium={media.every((it) => it === media[0]) ? media[0]! : null}
+      asked={nodes.some(({ type }) => type === "field")}
+    />
+  {/if}
   {#if allFields}
     <EditorLine title="Width">
       {#each WIDTHS as width (width)}

@@ -17,6 +17,8 @@
     /** Where it leads: it is a link then. */
     href?: string;
     download?: boolean | string;
+    target?: string;
+    rel?: string;
     children?: Snippet;
   } & Omit<HTMLButtonAttributes, "class"> = $props();
 

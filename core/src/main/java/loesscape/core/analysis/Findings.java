@@ -43,6 +43,7 @@ public final class Findings {
         Findings findings = new Findings(prepared);
         prepared.template().nodes().forEach(findings::look);
         findings.lookAround();
+        findings.found.addAll(TextFindings.of(prepared));
         findings.found.addAll(SignerFindings.of(prepared));
         return List.copyOf(findings.found);
     }

@@ -15,6 +15,7 @@ import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
@@ -101,6 +102,17 @@ public final class ChangeWords {
         }
         if (!Logic.looks(was).equals(Logic.looks(is))) {
             return "looks of";
+        }
+        if (Medium.of(was) != Medium.of(is)) {
+            return "where to tell";
+        }
+        if (was instanceof Notice before && is instanceof Notice after) {
+            if (!before.phrases().equals(after.phrases())) {
+                return "phrases of";
+            }
+            if (before.clause() != after.clause()) {
+                return "number of";
+            }
         }
         if (was instanceof Field before
                 && is instanceof Field after

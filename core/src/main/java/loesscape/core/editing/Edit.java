@@ -14,9 +14,11 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.KindFacts;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Origin;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -153,6 +155,34 @@ public sealed interface Edit {
     record SetFolding(List<String> keys, Folding folding) implements Edit {
 
         public SetFolding {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** Rewrites a notice, with the phrases that stand in it sometimes. */
+    record SetText(String key, String text, List<Phrase> phrases) implements Edit {
+
+        public SetText {
+            phrases = List.copyOf(phrases);
+        }
+    }
+
+    /**
+     * Makes clauses of notices.
+     *
+     * @param clause how deep they are counted; 0 for no number
+     */
+    record SetClause(List<String> keys, int clause) implements Edit {
+
+        public SetClause {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** Sets whether sections, notices and fields are there while filling, in the document, or both. */
+    record SetMedium(List<String> keys, Medium medium) implements Edit {
+
+        public SetMedium {
             keys = List.copyOf(keys);
         }
     }

@@ -100,6 +100,12 @@ public final class Editing {
             case Edit.SetChecks it -> parts.with(parts.field(it.key()).withChecks(it.checks()));
             case Edit.SetRole it -> Properties.role(parts, it);
             case Edit.SetFolding it -> Properties.folding(parts, it);
+            case Edit.SetText it ->
+                parts.with(Properties.notice(parts, it.key())
+                        .withText(it.text().strip())
+                        .withPhrases(it.phrases()));
+            case Edit.SetClause it -> Properties.clause(parts, it);
+            case Edit.SetMedium it -> Properties.medium(parts, it);
             case Edit.SetRows it -> Properties.rows(parts, it);
             case Edit.SetSigns it -> Properties.signs(parts, it);
             case Edit.SetPicture it -> Properties.picture(parts, it);

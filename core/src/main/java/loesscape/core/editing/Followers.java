@@ -23,7 +23,7 @@ final class Followers {
 
     private Followers() {}
 
-    /** What follows one of these fields or repeating sections and is none of them. */
+    /** What follows or refers to one of these fields, sections or clauses and is none of them. */
     static List<Refusal.Follower> of(TemplateIndex parts, Collection<String> keys) {
         SymbolTable symbols = parts.symbols();
         List<Refusal.Follower> followers = new ArrayList<>();
@@ -33,6 +33,9 @@ final class Followers {
                 Logic.uses(node, symbols).stream()
                         .filter(use -> use.sources().stream().anyMatch(keys::contains))
                         .forEach(use -> what.add(use.what()));
+                if (Logic.references(node).stream().anyMatch(keys::contains)) {
+                    what.add("reference");
+                }
             }
             add(followers, key, node.name(), what);
         });

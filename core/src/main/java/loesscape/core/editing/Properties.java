@@ -51,6 +51,36 @@ final class Properties {
         return changed;
     }
 
+    static Notice notice(TemplateIndex parts, String key) {
+        if (parts.node(key) instanceof Notice notice) {
+            return notice;
+        }
+        throw new Refusal("“%s” is not a text.".formatted(parts.node(key).name()));
+    }
+
+    static TemplateIndex clause(TemplateIndex parts, Edit.SetClause edit) {
+        TemplateIndex changed = parts;
+        for (String key : edit.keys()) {
+            changed = changed.with(notice(parts, key).withClause(edit.clause()));
+        }
+        return changed;
+    }
+
+    static TemplateIndex medium(TemplateIndex parts, Edit.SetMedium edit) {
+        TemplateIndex changed = parts;
+        for (String key : edit.keys()) {
+            changed = changed.with(
+                    switch (parts.node(key)) {
+                        case Field it -> it.withMedium(edit.medium());
+                        case Section it -> it.withMedium(edit.medium());
+                        case Notice it -> it.withMedium(edit.medium());
+                        case Node other ->
+                            throw new Refusal("Where “%s” stands is said by its section.".formatted(other.name()));
+                    });
+        }
+        return changed;
+    }
+
     static TemplateIndex rows(TemplateIndex parts, Edit.SetRows edit) {
         if (parts.node(edit.key()) instanceof Section section) {
             return parts.with(section.withRows(edit.rows()));

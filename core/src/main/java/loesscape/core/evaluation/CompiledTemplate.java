@@ -49,7 +49,7 @@ public final class CompiledTemplate {
                 prepared.dependencies().order().stream().mapToInt(slots::of).toArray();
         this.symbols = prepared.symbols();
         this.conditions = new ConditionCompiler(symbols, slots);
-        RuleCompiler compiler = new RuleCompiler(symbols, conditions);
+        RuleCompiler compiler = new RuleCompiler(symbols, slots, conditions);
         this.rules = template.nodes().stream().map(compiler::rules).toArray(Rules[]::new);
         this.states = new NodeStates(slots, rules, takesPart);
         for (Role role : template.roles()) {

@@ -3,6 +3,7 @@ package loesscape.core.evaluation;
 import java.util.List;
 import loesscape.core.model.Field;
 import loesscape.core.model.Look;
+import loesscape.core.model.Medium;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Template;
 
@@ -45,19 +46,19 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
         /**
          * A section, or one of its rows.
          *
-         * @param number of a section that carries one; 0 for none
+         * @param number of a section that carries one; empty for none
          * @param lines the items that are shown
          */
-        record Lines(String title, int level, int number, List<Line> lines) implements Block {}
+        record Lines(String title, int level, String number, List<Line> lines) implements Block {}
 
         /**
          * A section whose rows hold nothing but answers, as a table.
          *
-         * @param number of a section that carries one; 0 for none
+         * @param number of a section that carries one; empty for none
          * @param columns the fields that are shown in any row
          * @param rows in their order; may be empty
          */
-        record Rows(String title, int level, int number, List<TableColumn> columns, List<TableRow> rows)
+        record Rows(String title, int level, String number, List<TableColumn> columns, List<TableRow> rows)
                 implements Block {
 
             @Override
@@ -153,8 +154,14 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
          */
         record HandedIn(String key, String label, String file, String name, Field.Width width) implements Line {}
 
-        /** A notice and how it looks. */
-        record Told(String text, Look look) implements Line {}
+        /**
+         * A text and how it looks.
+         *
+         * @param number of a clause; empty for none
+         * @param clause how deep the clause is counted; 0 for none
+         * @param text without references: their numbers stand in their places
+         */
+        record Told(String number, int clause, List<Passage> text, Look look) implements Line {}
 
         /** An indicator that shows something. */
         record Indicated(String label, String text, Look look) implements Line {}
@@ -175,17 +182,26 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
         record Noted(String text) implements Line {}
     }
 
-    /** What a template shows in a state of it. */
+    /** What a finished document made of a template says. */
     public static Content of(Template template, State state) {
         return of(template, state, Settled.NOTHING);
     }
 
-    /** What a template shows in a state of it, with what is to be said of what was settled. */
+    /** What a finished document made of a template says, with what is to be said of what was settled. */
     public static Content of(Template template, State state, Settled settled) {
         return new Content(
                 template.title(),
                 template.subtitle(),
-                new ContentWriter(template, state, settled).blocks(),
+                new ContentWriter(template, state, settled, Medium::isOnPaper).blocks(),
+                template.pageSettings());
+    }
+
+    /** What was asked and told while it was filled in, whether or not it became part of the document. */
+    public static Content asked(Template template, State state, Settled settled) {
+        return new Content(
+                template.title(),
+                template.subtitle(),
+                new ContentWriter(template, state, settled, Medium::isOnScreen).blocks(),
                 template.pageSettings());
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import loesscape.core.evaluation.Content.Block;
 import loesscape.core.evaluation.Content.Line;
@@ -15,16 +16,17 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
-import loesscape.core.model.PageSettings;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Sign;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
-import loesscape.core.wording.Display;
+import loesscape.core.wording.AnswerWords;
 import org.jspecify.annotations.Nullable;
 
 /** Writes what is shown, page by page and section by section; what stands in rows as often as there are rows. */
@@ -39,41 +41,50 @@ final class ContentWriter {
     private final Template template;
     private final State state;
     private final Settled settled;
+    private final Predicate<Medium> wanted;
+    private final AnswerWords words;
     private final List<Block> blocks = new ArrayList<>();
-    private int numbered;
 
-    ContentWriter(Template template, State state, Settled settled) {
+    /** @param wanted where it is to stand */
+    ContentWriter(Template template, State state, Settled settled, Predicate<Medium> wanted) {
+        this.wanted = wanted;
         this.template = template;
-        this.state = state;
+        this.state = state.numbered(template);
         this.settled = settled;
+        this.words = AnswerWords.in(SymbolTable.of(template).language());
     }
 
     List<Block> blocks() {
         boolean hasTitles = template.pages().stream()
                         .filter(page -> !page.title().isEmpty())
+                        .filter(page -> page.sections().stream().anyMatch(section -> wanted.test(section.medium())))
                         .count()
                 > 1;
         for (Page page : template.pages()) {
-            if (hasTitles && !page.title().isEmpty() && state.of(page.key()).shown()) {
+            boolean hasTitle =
+                    hasTitles && !page.title().isEmpty() && state.of(page.key()).shown();
+            int before = blocks.size();
+            if (hasTitle) {
                 blocks.add(new Block.PageTitle(page.title()));
             }
             for (Section section : page.sections()) {
-                // Folded sections count too, as while it is filled in, so that no number ever changes.
-                numbered++;
-                section(section, "", hasTitles ? 2 : 1, number());
+                section(section, "", hasTitles ? 2 : 1);
+            }
+            if (hasTitle && blocks.size() == before + 1) {
+                blocks.removeLast();
             }
         }
         return blocks;
     }
 
-    private int number() {
-        return template.pageSettings().numbering() == PageSettings.Numbering.SECTIONS ? numbered : 0;
-    }
-
-    private void section(Section section, String row, int level, int number) {
+    private void section(Section section, String row, int level) {
+        if (!wanted.test(section.medium())) {
+            return;
+        }
         if (!(state.of(address(section, row)) instanceof NodeState.SectionState stands) || !stands.shown()) {
             return;
         }
+        String number = stands.number();
         List<String> rows = stands.rows();
         if (rows == null) {
             block(section, section.title(), row, level, number);
@@ -83,27 +94,27 @@ final class ContentWriter {
             int count = 1;
             for (String each : rows) {
                 String title = section.title() + (section.title().isEmpty() ? "" : " ") + count;
-                block(section, title, each, level, count == 1 ? number : 0);
+                block(section, title, each, level, count == 1 ? number : "");
                 count++;
             }
         }
     }
 
-    private void block(Section section, String title, String row, int level, int number) {
+    private void block(Section section, String title, String row, int level, String number) {
         List<Line> lines = new ArrayList<>();
         blocks.add(new Block.Lines(title, level, number, lines));
         for (Item item : section.items()) {
             if (item instanceof Section inner) {
                 int before = blocks.size();
-                section(inner, row, level + 1, 0);
+                section(inner, row, level + 1);
                 // What follows the inner section belongs to this one, not to that.
                 if (blocks.size() > before) {
                     lines = new ArrayList<>();
-                    blocks.add(new Block.Lines("", level, 0, lines));
+                    blocks.add(new Block.Lines("", level, "", lines));
                 }
                 continue;
             }
-            Line line = line(item, row);
+            Line line = wanted.test(Medium.of(item)) ? line(item, row) : null;
             if (line != null) {
                 lines.add(line);
             }
@@ -132,9 +143,10 @@ final class ContentWriter {
         return !field.kind().isSigned() && !(field.kind() instanceof FieldKind.LongText) && !isPicture(field);
     }
 
-    private Block.Rows table(Section section, List<String> rows, int level, int number) {
+    private Block.Rows table(Section section, List<String> rows, int level, String number) {
         List<Field> fields = section.items().stream()
                 .map(Field.class::cast)
+                .filter(field -> wanted.test(field.medium()))
                 .filter(field -> rows.stream()
                         .anyMatch(row -> state.of(address(field, row)).shown()))
                 .toList();
@@ -156,7 +168,7 @@ final class ContentWriter {
 
     private Line.Answer cell(Field field, String address) {
         return state.of(address) instanceof NodeState.FieldState it && it.shown()
-                ? Line.Answer.of(address, field.label(), Display.of(field.kind(), it.value()), it.look())
+                ? Line.Answer.of(address, field.label(), words.of(field.kind(), it.value()), it.look())
                 : Line.Answer.of("", field.label(), "", Look.PLAIN);
     }
 
@@ -173,8 +185,10 @@ final class ContentWriter {
         return switch (item) {
             case Field field when node instanceof NodeState.FieldState it -> line(field, it, address);
             case Field ignored -> null;
-            case Notice ignored ->
-                node instanceof NodeState.NoticeState it ? new Line.Told(it.text(), it.look()) : null;
+            case Notice notice ->
+                node instanceof NodeState.NoticeState it
+                        ? new Line.Told(it.number(), notice.clause(), it.text(), it.look())
+                        : null;
             case Indicator indicator ->
                 node instanceof NodeState.IndicatorState it ? indicated(indicator, it.band()) : null;
             case Picture picture -> pictured(picture, row);
@@ -207,7 +221,7 @@ final class ContentWriter {
         return new Line.Answer(
                 address,
                 field.label(),
-                Display.of(field.kind(), value),
+                words.of(field.kind(), value),
                 stands.look(),
                 field.width(),
                 choices(field.kind(), stands));

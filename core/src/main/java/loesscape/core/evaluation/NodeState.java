@@ -33,9 +33,20 @@ public sealed interface NodeState {
      * How a notice stands.
      *
      * @param look how it looks now
-     * @param text what it says, with answers merged in
+     * @param number of a clause, where the state was {@link State#numbered numbered}; empty for none
+     * @param text what it says now
      */
-    record NoticeState(boolean shown, List<Aspect> met, Look look, String text) implements NodeState {}
+    record NoticeState(boolean shown, List<Aspect> met, Look look, String number, List<Passage> text)
+            implements NodeState {
+
+        /** The same with its number, and with those of others that it refers to. */
+        NoticeState numbered(String number, Numbering numbering) {
+            List<Passage> told = Passage.numbered(text, numbering);
+            return number.equals(this.number) && told.equals(text)
+                    ? this
+                    : new NoticeState(shown, met, look, number, told);
+        }
+    }
 
     /**
      * How a section stands.
@@ -44,6 +55,7 @@ public sealed interface NodeState {
      * @param look how it looks now
      * @param rows the names of its rows in their order; null where it does not repeat
      * @param problem what is wrong with the number of its rows; null when nothing is or it is folded
+     * @param number of a section on a page, where the state was {@link State#numbered numbered}; empty for none
      */
     record SectionState(
             boolean shown,
@@ -51,8 +63,26 @@ public sealed interface NodeState {
             boolean open,
             Look look,
             @Nullable List<String> rows,
-            @Nullable String problem)
-            implements NodeState {}
+            @Nullable String problem,
+            String number)
+            implements NodeState {
+
+        /** A section of which nobody has counted how many stand before it. */
+        public SectionState(
+                boolean shown,
+                List<Aspect> met,
+                boolean open,
+                Look look,
+                @Nullable List<String> rows,
+                @Nullable String problem) {
+            this(shown, met, open, look, rows, problem, "");
+        }
+
+        /** The same with its number. */
+        SectionState numbered(String number) {
+            return number.equals(this.number) ? this : new SectionState(shown, met, open, look, rows, problem, number);
+        }
+    }
 
     /**
      * How one row of a repeating section stands.

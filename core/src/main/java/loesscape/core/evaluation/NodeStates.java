@@ -113,7 +113,7 @@ final class NodeStates {
             }
             case Section it -> section(it, slot, shown, met, isOpen, own, seen);
             case Notice ignored ->
-                new NoticeState(shown, met, look(own, seen), own.text().apply(seen));
+                new NoticeState(shown, met, look(own, seen), "", own.text().apply(seen));
             default -> new PlainState(shown, met);
         };
     }

@@ -19,10 +19,12 @@ final class RuleCompiler {
 
     private final SymbolTable symbols;
     private final ConditionCompiler conditions;
+    private final TextCompiler texts;
 
-    RuleCompiler(SymbolTable symbols, ConditionCompiler conditions) {
+    RuleCompiler(SymbolTable symbols, Slots slots, ConditionCompiler conditions) {
         this.symbols = symbols;
         this.conditions = conditions;
+        this.texts = new TextCompiler(symbols, slots, conditions);
     }
 
     Rules rules(Node node) {
@@ -53,9 +55,7 @@ final class RuleCompiler {
                 field != null && field.kind() instanceof FieldKind.Payment(var ignored, var amount)
                         ? formula(amount, within)
                         : null,
-                node instanceof Notice notice
-                        ? Merging.of(notice.text(), notice.key(), symbols, conditions.formulas())
-                        : seen -> "");
+                node instanceof Notice notice ? texts.of(notice) : seen -> List.of());
     }
 
     private Reading.Reader reader(FieldKind kind) {

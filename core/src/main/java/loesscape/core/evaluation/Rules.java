@@ -33,7 +33,7 @@ record Rules(
         Offerings.Offering offering,
         @Nullable Function<Seen, @Nullable Object> workedOut,
         @Nullable Function<Seen, @Nullable Object> due,
-        Function<Seen, String> text) {
+        Function<Seen, List<Passage>> text) {
 
     /** A look and when it counts. */
     record CompiledLook(Test when, Look look, LookRule.Extent extent) {}

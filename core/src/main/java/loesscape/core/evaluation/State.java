@@ -1,12 +1,14 @@
 package loesscape.core.evaluation;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.SectionState;
+import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 
 /**
@@ -18,6 +20,21 @@ import loesscape.core.model.Value;
  * @param unmet the messages of the conditions for finishing that do not hold
  */
 public record State(Map<String, NodeState> nodes, Map<String, Boolean> takesPart, List<String> unmet) {
+
+    /**
+     * The same state with the numbers of sections and clauses in it, and in the places of references to them. They are
+     * counted last, for each hangs on all that stand before it.
+     */
+    public State numbered(Template template) {
+        Numbering numbering = Numbering.of(template, this);
+        Map<String, NodeState> numbered = new LinkedHashMap<>(nodes);
+        numbered.replaceAll((address, node) -> switch (node) {
+            case NodeState.NoticeState it -> it.numbered(numbering.label(address), numbering);
+            case SectionState it -> it.numbered(numbering.label(address));
+            default -> node;
+        });
+        return new State(Collections.unmodifiableMap(numbered), takesPart, unmet);
+    }
 
     /** How one node stands. */
     public NodeState of(String address) {

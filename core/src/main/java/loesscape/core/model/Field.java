@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param looks how it looks, the first whose condition holds; where none does, by its bands
  * @param checks when an answer is not accepted, beyond the limits of its kind
  * @param folding how it folds
+ * @param medium whether its answer stands in the document too; never in the document alone, for it has to be asked
  */
 public record Field(
         String key,
@@ -35,7 +36,8 @@ public record Field(
         @MayBeLeftOut List<Band> bands,
         @MayBeLeftOut List<LookRule> looks,
         @MayBeLeftOut List<Check> checks,
-        @MayBeLeftOut Folding folding)
+        @MayBeLeftOut Folding folding,
+        @MayBeLeftOut Medium medium)
         implements Item {
 
     /** The part of a row that a field takes. */
@@ -67,7 +69,8 @@ public record Field(
                 List.of(),
                 List.of(),
                 List.of(),
-                Folding.PLAIN);
+                Folding.PLAIN,
+                Medium.BOTH);
     }
 
     /** Whether a person types the answer: not where the server gives it or a formula alone does. */
@@ -88,84 +91,105 @@ public record Field(
     /** This field under another key. */
     public Field withKey(String key) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with another label. */
     public Field withLabel(String label) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with another help line. */
     public Field withHelp(String help) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with another width. */
     public Field withWidth(Width width) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with another kind of answer. */
     public Field withKind(FieldKind kind) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field answered by another role. */
     public Field withRole(String role) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     @Override
     public Field withShown(@Nullable Condition shown) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with another condition for when it is required. */
     public Field withRequired(@Nullable Condition required) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with another condition for when it can be answered. */
     public Field withEditable(@Nullable Condition editable) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with its value coming from elsewhere. */
     public Field withValue(@Nullable FieldValue value) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with other bands. */
     public Field withBands(List<Band> bands) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with other looks. */
     public Field withLooks(List<LookRule> looks) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field with other checks. */
     public Field withChecks(List<Check> checks) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 
     /** This field folding in another way. */
     public Field withFolding(Folding folding) {
         return new Field(
-                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding);
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
+    }
+
+    /** This field with its answer standing elsewhere. */
+    public Field withMedium(Medium medium) {
+        return new Field(
+                key, label, help, width, kind, role, shown, required, editable, value, bands, looks, checks, folding,
+                medium);
     }
 }

@@ -6,15 +6,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import loesscape.core.prose.Prose;
 import org.jspecify.annotations.Nullable;
 
 /** Everything in a node that looks at something else: conditions, formulas, what is followed or merged in. */
 public final class Logic {
-
-    /** A key in braces, in whose place an answer stands. */
-    public static final Pattern MERGED = Pattern.compile("\\{([a-z][a-z0-9_]*)\\}");
 
     private Logic() {}
 
@@ -59,6 +56,12 @@ public final class Logic {
                         field.checks().get(i).refusedWhen()));
             }
         }
+        if (node instanceof Notice notice) {
+            for (int i = 0; i < notice.phrases().size(); i++) {
+                Phrase phrase = notice.phrases().get(i);
+                places.add(new Place("/phrases/" + i + "/when", "phrase “" + phrase.name() + "”", phrase.when()));
+            }
+        }
         return places;
     }
 
@@ -98,10 +101,7 @@ public final class Logic {
             case Picture it
             when !it.follows().isEmpty() -> uses.add(new Use("picture", "/follows", false, Set.of(it.follows())));
             case Notice it -> {
-                Set<String> merged = merged(it.text());
-                if (!merged.isEmpty()) {
-                    uses.add(new Use("text", "/text", false, merged));
-                }
+                uses.add(new Use("text", "/text", false, merged(it, symbols)));
             }
             default -> {}
         }
@@ -132,14 +132,27 @@ public final class Logic {
         }
     }
 
-    /** The keys that a notice names in braces, in reading order; they need not be those of fields. */
-    public static Set<String> merged(String text) {
+    /**
+     * The keys of what a notice merges into its text, in reading order; they need not be those of fields. Rows are merged
+     * with all that is answered in them.
+     */
+    private static Set<String> merged(Notice notice, SymbolTable symbols) {
+        Prose prose = Prose.of(notice.text());
         Set<String> keys = new LinkedHashSet<>();
-        Matcher matcher = MERGED.matcher(text);
-        while (matcher.find()) {
-            keys.add(matcher.group(1));
-        }
+        prose.merged().forEach(it -> keys.add(it.key()));
+        prose.bracketed().forEach(it -> keys.add(it.name()));
+        notice.phrases().forEach(phrase -> keys.remove(phrase.name()));
+        List.copyOf(keys).forEach(key -> keys.addAll(symbols.fieldsOfRows(key)));
         return keys;
+    }
+
+    /** The keys of the clauses and sections whose numbers a node tells; they need not be there. */
+    public static Set<String> references(Node node) {
+        return node instanceof Notice notice
+                ? Prose.of(notice.text()).references().stream()
+                        .map(Prose.Piece.Reference::key)
+                        .collect(Collectors.toCollection(LinkedHashSet::new))
+                : Set.of();
     }
 
     /** What becomes of the things a node looks at. Null drops the thing that looks, and its aspect is plain again. */
@@ -174,7 +187,10 @@ public final class Logic {
                 it.withLooks(looks(it.looks(), mapping))
                         .withOrigin(it.origin() == null ? null : it.origin().renamed(mapping::field));
             case Field it -> field(it, mapping);
-            case Notice it -> it.withText(text(it.text(), mapping)).withLooks(looks(it.looks(), mapping));
+            case Notice it ->
+                it.withText(text(it, mapping))
+                        .withPhrases(phrases(it.phrases(), mapping))
+                        .withLooks(looks(it.looks(), mapping));
             case Indicator it -> {
                 String follows = mapping.field(it.follows());
                 yield it.withFollows(follows == null ? it.follows() : follows);
@@ -250,10 +266,18 @@ public final class Logic {
         return mapped;
     }
 
-    private static String text(String text, Mapping mapping) {
-        return MERGED.matcher(text).replaceAll(match -> {
-            String key = mapping.field(match.group(1));
-            return Matcher.quoteReplacement(key == null ? "" : "{" + key + "}");
-        });
+    private static String text(Notice notice, Mapping mapping) {
+        Set<String> phrases = notice.phrases().stream().map(Phrase::name).collect(Collectors.toSet());
+        return Prose.renamed(notice.text(), name -> phrases.contains(name) ? name : mapping.field(name));
+    }
+
+    /** A phrase whose condition is dropped stands there always, like anything that nothing drives. */
+    private static List<Phrase> phrases(List<Phrase> phrases, Mapping mapping) {
+        List<Phrase> mapped = new ArrayList<>();
+        for (Phrase phrase : phrases) {
+            Condition when = mapping.condition(phrase.when());
+            mapped.add(new Phrase(phrase.name(), when == null ? new Condition.Always() : when));
+        }
+        return mapped;
     }
 }

@@ -40,7 +40,10 @@ public record PageSettings(
 
     /** What carries a number. */
     public enum Numbering {
+        /** All sections, those that are folded too, so that no number changes while it is filled in. */
         SECTIONS,
+        /** The sections that the document has in the end. */
+        SHOWN_SECTIONS,
         NONE
     }
 

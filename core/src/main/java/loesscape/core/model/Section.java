@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param rows null where the section stands once; otherwise it repeats, a row for each time
  * @param looks how it looks, the first whose condition holds; plain where none does
  * @param folding how it folds
+ * @param medium whether it is there while filling, in the document, or both
  * @param origin the block it was made from; null for none
  * @param items in reading order
  */
@@ -26,6 +27,7 @@ public record Section(
         @Nullable Rows rows,
         @MayBeLeftOut List<LookRule> looks,
         @MayBeLeftOut Folding folding,
+        @MayBeLeftOut Medium medium,
         @Nullable Origin origin,
         @MayBeLeftOut List<Item> items)
         implements Item {
@@ -52,7 +54,7 @@ public record Section(
 
     /** A section that is always shown. */
     public static Section of(String key, String title, List<Item> items) {
-        return new Section(key, title, "", null, null, null, List.of(), Folding.PLAIN, null, items);
+        return new Section(key, title, "", null, null, null, List.of(), Folding.PLAIN, Medium.BOTH, null, items);
     }
 
     @Override
@@ -67,51 +69,56 @@ public record Section(
 
     /** This section with another heading. */
     public Section withTitle(String title) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section with another line under its heading. */
     public Section withHelp(String help) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     @Override
     public Section withShown(@Nullable Condition shown) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section with another condition for when it is opened out. */
     public Section withOpen(@Nullable Condition open) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section repeating otherwise, or not at all. */
     public Section withRows(@Nullable Rows rows) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section with other looks. */
     public Section withLooks(List<LookRule> looks) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section folding in another way. */
     public Section withFolding(Folding folding) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section holding other items. */
     public Section withItems(List<Item> items) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section as made from a block. */
     public Section withOrigin(@Nullable Origin origin) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 
     /** This section under another key. */
     public Section withKey(String key) {
-        return new Section(key, title, help, shown, open, rows, looks, folding, origin, items);
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
+    }
+
+    /** This section standing elsewhere. */
+    public Section withMedium(Medium medium) {
+        return new Section(key, title, help, shown, open, rows, looks, folding, medium, origin, items);
     }
 }

@@ -2,6 +2,7 @@ package loesscape.core.model;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -106,6 +107,7 @@ public final class Validation {
             }
         }
         sharedConditions();
+        new MediumCheck(this::report).check(template);
         new DocumentCheck(template, common, texts, this::report).check();
         if (problems.isEmpty()) {
             cycle();
@@ -186,6 +188,7 @@ public final class Validation {
             case Notice notice -> {
                 texts.paragraph(path + "/text", notice.text());
                 folding(path, notice.folding());
+                notice(path, notice);
             }
             case Indicator indicator -> {
                 folding(path, indicator.folding());
@@ -197,6 +200,33 @@ public final class Validation {
             }
             case Divider ignored -> {}
             case Section ignored -> throw new IllegalStateException("Sections are looked at on their own");
+        }
+    }
+
+    private void notice(String path, Notice notice) {
+        if (notice.clause() < 0 || notice.clause() > Notice.DEEPEST_CLAUSE) {
+            report(path + "/clause", "Clauses are counted up to %d deep.".formatted(Notice.DEEPEST_CLAUSE));
+        }
+        if (notice.clause() > 0 && symbols.rowsAround(notice.key()) != null) {
+            report(path + "/clause", "A text in rows stands there once for each row, so it cannot carry a number.");
+        }
+        common.atMost(path + "/phrases", notice.phrases().size(), Phrase.MOST, "phrases");
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < notice.phrases().size(); i++) {
+            String name = notice.phrases().get(i).name();
+            String at = path + "/phrases/" + i + "/name";
+            if (!Keys.isKey(name)) {
+                report(
+                        at,
+                        "“%s” cannot be the name of a phrase: lower-case letters, digits and _, a letter first."
+                                .formatted(TextBounds.shortened(name)));
+            }
+            if (!names.add(name)) {
+                report(at, "There are two phrases “%s” in this text.".formatted(TextBounds.shortened(name)));
+            }
+            if (symbols.field(name) != null || symbols.repeating(name) != null) {
+                report(at, "“%s” is the key of something else; call the phrase otherwise.".formatted(name));
+            }
         }
     }
 

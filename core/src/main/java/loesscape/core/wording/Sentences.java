@@ -23,10 +23,13 @@ import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
@@ -36,6 +39,7 @@ import loesscape.core.model.Sign;
 import loesscape.core.model.Stage;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
+import loesscape.core.prose.Prose;
 import loesscape.core.wording.Part.BlankRule;
 import loesscape.core.wording.Part.FieldName;
 import loesscape.core.wording.Part.Figure;
@@ -84,11 +88,50 @@ public final class Sentences {
             case Section section when section.rows() != null -> sentences.add(plain(rows(section.rows())));
             default -> {}
         }
+        if (node instanceof Notice notice) {
+            phrases(notice, sentences);
+        }
+        Medium medium = Medium.of(node);
+        if (medium != Medium.BOTH) {
+            sentences.add(plain(List.of(
+                    new Strong(medium == Medium.DOCUMENT ? "In the document" : "While filling"), new Words(" only."))));
+        }
         Logic.looks(node).forEach(rule -> sentences.add(plain(look(rule))));
         if (node instanceof Field field) {
             turns(field).forEach(parts -> sentences.add(plain(parts)));
         }
         return sentences;
+    }
+
+    /** A sentence for each phrase, which tells it by the words that stand there. */
+    private void phrases(Notice notice, List<Sentence> sentences) {
+        Map<String, String> words = new LinkedHashMap<>();
+        Prose.of(notice.text())
+                .bracketed()
+                .forEach(it ->
+                        words.putIfAbsent(it.name(), Prose.plain(it.pieces()).strip()));
+        for (Phrase phrase : notice.phrases()) {
+            String told = words.getOrDefault(phrase.name(), "");
+            List<Part> parts = new ArrayList<>();
+            parts.add(new Strong("“" + (told.isEmpty() ? phrase.name() : shortened(told)) + "”"));
+            switch (phrase.when()) {
+                case Condition.Always() -> parts.add(new Words(" is always there."));
+                case Condition.Never() -> parts.add(new Words(" is never there."));
+                default -> {
+                    parts.add(new Words(" is there when "));
+                    parts.addAll(of(phrase.when()));
+                    parts.add(new Words("."));
+                }
+            }
+            sentences.add(plain(parts));
+        }
+    }
+
+    /** The most letters of a phrase that are repeated in the margin. */
+    private static final int MOST_REPEATED = 48;
+
+    private static String shortened(String words) {
+        return words.length() <= MOST_REPEATED ? words : words.substring(0, MOST_REPEATED - 1) + "…";
     }
 
     private void field(Field field, List<Sentence> sentences) {

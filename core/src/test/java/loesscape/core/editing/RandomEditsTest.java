@@ -21,10 +21,13 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
@@ -127,7 +130,7 @@ class RandomEditsTest {
                 : template.lists().getFirst().key();
         Condition condition = RandomTemplates.condition(random, fields);
         Condition some = condition == null ? new Condition.Always() : condition;
-        return switch (random.nextInt(18)) {
+        return switch (random.nextInt(22)) {
             case 0 -> new Edit.AddLookups(list, section, null);
             case 1 -> new Edit.SetOffer(field, random.nextInt(4) == 0 ? null : new Offer(parent, Map.of()));
             case 2 -> new Edit.StoreChoice(field, choice, "stored " + random.nextInt(9));
@@ -172,6 +175,15 @@ class RandomEditsTest {
                 new Edit.UseBlock(BLOCK, "block", 1, template.pages().getFirst().key(), null);
             case 15 -> new Edit.TakeOver(section(random, template, true), LATER, 2, List.of());
             case 16 -> new Edit.SetOrigin(section(random, template, true), null);
+            case 17 ->
+                new Edit.SetText(
+                        notice(template),
+                        "See {ref:%s} of {%s} [%s: when | else] [%s: {%s}]"
+                                .formatted(key, field, "late", section, parent),
+                        random.nextBoolean() ? List.of(new Phrase("late", some)) : List.of());
+            case 18 -> new Edit.SetClause(List.of(notice(template)), random.nextInt(5));
+            case 19 -> new Edit.SetMedium(List.of(key), pick(random, Medium.values()));
+            case 20 -> new Edit.Add(Edit.Novelty.NOTICE, "Told {" + field + "}", section, null, condition);
             default -> new Edit.Add(pick(random, Edit.Novelty.values()), "Added", section, null, condition);
         };
     }
@@ -199,6 +211,14 @@ class RandomEditsTest {
     }
 
     /** The key of a section, one that came from a block where that is wanted and there is one. */
+    private static String notice(Template template) {
+        return template.nodes().stream()
+                .filter(Notice.class::isInstance)
+                .map(Node::key)
+                .findFirst()
+                .orElse("none");
+    }
+
     private static String section(RandomGenerator random, Template template, boolean isOfBlock) {
         List<String> keys = template.nodes().stream()
                 .filter(node -> node instanceof Section it && (!isOfBlock || it.origin() != null))

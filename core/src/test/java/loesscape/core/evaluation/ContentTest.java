@@ -80,9 +80,14 @@ class ContentTest {
                 Section.of("three", "Three", List.of(Notice.of("n", "Depth {a}"), new Divider("d", null))));
         assertThat(content.sections())
                 .containsExactly(
-                        new Block.Lines("One", 1, 1, List.of(Line.Answer.of("a", "A", "1 m", Look.PLAIN))),
+                        new Block.Lines("One", 1, "1", List.of(Line.Answer.of("a", "A", "1 m", Look.PLAIN))),
                         new Block.Lines(
-                                "Three", 1, 3, List.of(new Line.Told("Depth 1 m", Look.PLAIN), new Line.Ruled())));
+                                "Three",
+                                1,
+                                "3",
+                                List.of(
+                                        new Line.Told("", 0, Passage.plain("Depth 1 m"), Look.PLAIN),
+                                        new Line.Ruled())));
     }
 
     @Test
@@ -177,7 +182,7 @@ class ContentTest {
                     .extracting(Block::title)
                     .as(more.toString())
                     .containsExactly("Sample 1", "Sample 2");
-            assertThat(((Block.Lines) content.sections().get(1)).number()).isZero();
+            assertThat(((Block.Lines) content.sections().get(1)).number()).isEmpty();
         }
     }
 
@@ -273,6 +278,6 @@ class ContentTest {
                                 .sections()
                                 .getFirst())
                         .number())
-                .isZero();
+                .isEmpty();
     }
 }

@@ -15,7 +15,6 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
-import loesscape.core.model.Folding;
 import loesscape.core.model.Item;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Notice;
@@ -146,7 +145,7 @@ class DocumentBoundsTest {
     void aLongAnswerIsShortenedWhereItIsPutIntoTexts() {
         List<Item> items = new ArrayList<>(List.of(Field.of("story", "Story", TEXT)));
         for (int i = 0; i < 1_000; i++) {
-            items.add(new Notice("notice" + i, "Told: {story}", null, List.of(), Folding.PLAIN));
+            items.add(Notice.of("notice" + i, "Told: {story}"));
         }
         Template template = template(List.of(), Section.of("main", "", items));
         String story = "loess ".repeat(20_000).strip();

@@ -14,6 +14,7 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -86,6 +87,9 @@ class MeaningTest {
                 Look look = naive.look(section.looks(), LookRule.Extent.ITEM, row);
                 same(node, "look", it.look(), look == null ? Look.PLAIN : look);
             }
+            case Notice notice
+            when stands instanceof NodeState.NoticeState it ->
+                same(node, "text", Passage.words(it.text()), naive.text(notice, row));
             default -> {}
         }
     }

@@ -25,12 +25,14 @@ import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.model.Value;
+import loesscape.core.wording.AnswerWords;
 import org.jspecify.annotations.Nullable;
 
 /** The meaning of a document straight from its definition: every question is answered anew, nothing is remembered. */
@@ -66,6 +68,58 @@ final class NaiveEvaluation {
             holder = holder(holder);
         }
         return null;
+    }
+
+    private static final Pattern PIECES =
+            Pattern.compile("\\[(\\w+): ([^\\[\\]|]*?)(?: \\| ([^\\[\\]]*))?\\]|\\{(\\w+)\\}|[^\\[{]+");
+
+    /** What a notice says, piece by piece; no brackets in brackets. */
+    String text(Notice notice, String row) {
+        return text(notice.text(), notice, row);
+    }
+
+    private String text(String source, Notice notice, String row) {
+        StringBuilder said = new StringBuilder();
+        java.util.regex.Matcher matcher = PIECES.matcher(source);
+        while (matcher.find()) {
+            String otherwise = matcher.group(3) == null ? "" : matcher.group(3);
+            if (matcher.group(4) != null) {
+                Field field = field(matcher.group(4));
+                said.append(AnswerWords.in(java.util.Locale.ENGLISH).of(field.kind(), counting(field, row)));
+            } else if (matcher.group(1) == null) {
+                said.append(matcher.group());
+            } else if (nodes.get(matcher.group(1)) instanceof Section section) {
+                String words = matcher.group(2);
+                List<String> rows = rows(section).stream()
+                        .filter(each -> {
+                            java.util.regex.Matcher named =
+                                    Pattern.compile("\\{(\\w+)\\}").matcher(words);
+                            boolean isOfRow = false;
+                            boolean isAnswered = false;
+                            while (named.find()) {
+                                Field field = field(named.group(1));
+                                boolean inRow = section.equals(around(field));
+                                isOfRow |= inRow;
+                                isAnswered |= inRow && !counting(field, each).isBlank();
+                            }
+                            return isAnswered || !isOfRow;
+                        })
+                        .toList();
+                for (int i = 0; i < rows.size(); i++) {
+                    said.append(text(matcher.group(2), notice, rows.get(i)));
+                    said.append(i < rows.size() - 2 ? ", " : i == rows.size() - 2 ? " and " : "");
+                }
+                said.append(rows.isEmpty() ? text(otherwise, notice, row) : "");
+            } else {
+                Condition when = notice.phrases().stream()
+                        .filter(phrase -> phrase.name().equals(matcher.group(1)))
+                        .findFirst()
+                        .orElseThrow()
+                        .when();
+                said.append(text(holds(when, row) ? matcher.group(2) : otherwise, notice, row));
+            }
+        }
+        return said.toString();
     }
 
     /** The names of the rows of a repeating section. */

@@ -100,7 +100,8 @@ class SignedStaysTest {
         assertThat(content.sections().get(1).lines())
                 .hasSize(3)
                 .first()
-                .isEqualTo(new Content.Line.Told("I drill as agreed.", Look.PLAIN));
+                .isEqualTo(new Content.Line.Told(
+                        "", 0, loesscape.core.evaluation.Passage.plain("I drill as agreed."), Look.PLAIN));
         assertThat(finished.answers().typed()).containsOnlyKeys("name", "licence", "signature");
         assertThat(finished.settled().notes()).isEmpty();
     }

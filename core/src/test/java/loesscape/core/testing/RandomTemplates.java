@@ -33,6 +33,7 @@ import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
@@ -200,6 +201,34 @@ public final class RandomTemplates {
         return rows;
     }
 
+    private Notice notice(String key, List<Field> before) {
+        StringBuilder text = new StringBuilder("Notice");
+        List<Phrase> phrases = new ArrayList<>();
+        for (int i = random.nextInt(4); i > 0; i--) {
+            Condition when = maybe(before);
+            if (random.nextInt(3) == 0 && !finishedRows.isEmpty()) {
+                Section rows = pick(finishedRows);
+                List<Field> columns = fieldsOf(rows);
+                text.append(" [").append(rows.key()).append(": row");
+                if (!columns.isEmpty()) {
+                    text.append(" {").append(pick(columns).key()).append("}");
+                }
+                text.append(random.nextBoolean() ? " | none]" : "]");
+            } else if (random.nextBoolean() && when != null) {
+                phrases.add(new Phrase("phrase" + i, when));
+                text.append(" [phrase").append(i).append(": some");
+                text.append(before.isEmpty() ? "" : " {" + pick(before).key() + "}");
+                text.append(random.nextBoolean() ? " | else]" : "]");
+            } else if (!before.isEmpty()) {
+                text.append(" {").append(pick(before).key()).append("}!");
+            }
+        }
+        return Notice.of(key, text.toString())
+                .withPhrases(phrases)
+                .withShown(maybe(before))
+                .withLooks(looks(before, false));
+    }
+
     private List<Item> items(List<Field> before, boolean inRows, boolean mayNest) {
         List<Item> items = new ArrayList<>();
         int count = random.nextInt(1 + Math.min(size, 8));
@@ -207,9 +236,7 @@ public final class RandomTemplates {
             String key = "f" + keys++;
             int what = random.nextInt(14);
             if (what == 0) {
-                String text =
-                        before.isEmpty() ? "Notice" : "Notice {" + pick(before).key() + "}!";
-                items.add(Notice.of(key, text).withShown(maybe(before)).withLooks(looks(before, false)));
+                items.add(notice(key, before));
             } else if (what == 1 && !before.isEmpty()) {
                 items.add(indicator(key, pick(before)).withShown(maybe(before)));
             } else if (what == 2 && mayNest) {

@@ -3,8 +3,6 @@ package loesscape.formats.paper;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.regex.Pattern;
-import java.util.stream.IntStream;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Content.Block;
 import loesscape.core.evaluation.Content.Line;
@@ -20,18 +18,18 @@ import org.w3c.dom.Document;
 /** A finished document as a page: letterhead, titles, answers, tables of rows, signatures, and its certificate. */
 final class DocumentMarkup {
 
-    private static final Pattern PARAGRAPHS = Pattern.compile("\\n\\s*\\n");
-    private static final int MOST_PARAGRAPHS = 500;
     private static final String INK = "#1e2a28";
 
     private final PrintedRecord printed;
     private final PaperWords words;
     private final Map<String, String> signers = new TreeMap<>();
-    private final Allowance allowance = new Allowance();
+    private final TextMarkup texts;
 
     private DocumentMarkup(PrintedRecord printed) {
         this.printed = printed;
-        this.words = new PaperWords(printed.content().settings().language());
+        PageSettings settings = printed.content().settings();
+        this.words = new PaperWords(settings.language());
+        this.texts = new TextMarkup(new Allowance(), words, settings.isRightToLeft());
         Evidence evidence = printed.evidence();
         if (evidence != null) {
             for (Party party : Dispatch.of(evidence.trail().events()).parties()) {
@@ -133,13 +131,13 @@ final class DocumentMarkup {
         }
     }
 
-    private static void title(Markup body, String title, int level, int number) {
+    private static void title(Markup body, String title, int level, String number) {
         if (title.isEmpty()) {
             return;
         }
         Markup heading = body.in("h" + Math.min(5, level + 1));
-        if (number > 0) {
-            heading.in("span", "number").say(number + "  ");
+        if (!number.isEmpty()) {
+            heading.in("span", "number").say(number + " ");
         }
         heading.in("span").say(title);
     }
@@ -152,7 +150,10 @@ final class DocumentMarkup {
         @Nullable Markup last = null;
         for (Line line : lines) {
             switch (line) {
-                case Line.Told told -> told(fields, told);
+                case Line.Told told -> {
+                    Look.Colours colours = colours(told.look());
+                    texts.write(fields, told, colours, colours == null ? "" : style(colours));
+                }
                 case Line.Answer it -> {
                     last = field(fields, it.label(), it.width());
                     answer(last, it);
@@ -232,33 +233,7 @@ final class DocumentMarkup {
         }
         Drawings.mark(words, look.mark(), colours == null ? INK : colours.text());
         // Of its own direction, so that it turns nothing of what stands around it.
-        written(words.in("bdi").with("dir", "auto"), text);
-    }
-
-    /** What people wrote, as far as it goes on paper, and where the rest is. */
-    private void written(Markup in, String text) {
-        Allowance.Fitting fitting = allowance.take(text);
-        in.say(fitting.shown());
-        if (fitting.rest() > 0) {
-            in.say(" … ");
-            in.in("span", "rest")
-                    .with("lang", words.language())
-                    .say(words.of("rest", Integer.toString(fitting.rest())));
-        }
-    }
-
-    private void told(Markup fields, Line.Told told) {
-        Markup notice = fields.in("div", "told");
-        Look.Colours colours = colours(told.look());
-        Markup inside = colours == null ? notice : notice.in("div", "looked").with("style", style(colours));
-        String[] paragraphs = PARAGRAPHS.split(told.text().strip(), MOST_PARAGRAPHS);
-        for (int i = 0; i < paragraphs.length; i++) {
-            Markup paragraph = inside.in("p", told.look().bold() ? "bold" : "");
-            if (i == 0) {
-                Drawings.mark(paragraph, told.look().mark(), colours == null ? INK : colours.text());
-            }
-            written(paragraph, paragraphs[i]);
-        }
+        texts.written(words.in("bdi").with("dir", "auto"), text);
     }
 
     private void signature(Markup field, Line.Signature signature) {
@@ -268,7 +243,7 @@ final class DocumentMarkup {
             Drawings.signature(
                     line, signature.signed(), words.of("signature", name.isEmpty() ? signature.label() : name));
         } else if (!signature.signed().isEmpty()) {
-            written(line.in("p", "written").in("bdi").with("dir", "auto"), signature.signed());
+            texts.written(line.in("p", "written").in("bdi").with("dir", "auto"), signature.signed());
         }
         String role = signature.roleName();
         String by = signature.signed().isEmpty()
@@ -311,7 +286,7 @@ final class DocumentMarkup {
         }
         Markup table = body.in("table", "rows");
         Markup heads = table.in("thead").in("tr");
-        List<Integer> order = order(rows.columns().size());
+        List<Integer> order = texts.order(rows.columns().size());
         for (int column : order) {
             Content.TableColumn each = rows.columns().get(column);
             heads.in("th", each.isNumeric() ? "figure" : "")
@@ -333,12 +308,6 @@ final class DocumentMarkup {
                 }
             }
         }
-    }
-
-    /** In which order columns are set, from the left; a table is not mirrored by itself. */
-    private List<Integer> order(int columns) {
-        List<Integer> order = IntStream.range(0, columns).boxed().toList();
-        return printed.content().settings().isRightToLeft() ? order.reversed() : order;
     }
 
     private static Look.@Nullable Colours colours(Look look) {

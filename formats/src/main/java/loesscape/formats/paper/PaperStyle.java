@@ -61,6 +61,9 @@ final class PaperStyle {
                 Math.round(Math.max(26, head)) + "mm",
                 "families",
                 families,
+                // The spaces of the usual typeface are narrow for paper.
+                "spaces",
+                theme.typeface() == Theme.Typeface.SERIF ? "0" : "0.07em",
                 "accent",
                 theme.accent().isEmpty() ? USUAL_ACCENT : theme.accent(),
                 "size",

@@ -32,10 +32,9 @@ public final class ChangeFile {
         if (!(tree instanceof ObjectNode file)) {
             throw new JsonProblem("", "A change is one JSON object.");
         }
-        if (file.has(FormatVersion.PROPERTY)) {
-            FormatVersion.check(file, TemplateFile.VERSION, "change");
-            file.remove(FormatVersion.PROPERTY);
-        }
+        int version = file.has(FormatVersion.PROPERTY) ? FormatVersion.check(file, TemplateFile.VERSION, "change") : 1;
+        file.remove(FormatVersion.PROPERTY);
+        FirstFormat.update(file, version);
         return JsonReader.read(file, Change.class);
     }
 }

@@ -14,12 +14,12 @@ final class FormatVersion {
     private FormatVersion() {}
 
     /**
-     * Refuses a file that is not of a form this program reads.
+     * The number of a file's form; refuses one that this program does not read.
      *
      * @param newest that is read; the first is 1
      * @param what the file is, in words
      */
-    static void check(ObjectNode file, int newest, String what) {
+    static int check(ObjectNode file, int newest, String what) {
         @Nullable JsonNode version = file.get(PROPERTY);
         if (version == null
                 || !version.isIntegralNumber()
@@ -33,5 +33,6 @@ final class FormatVersion {
                     "The file is of format version %s; this Loesscape reads up to %d. Open it with a newer one."
                             .formatted(version.asString(), newest));
         }
+        return version.intValue();
     }
 }

@@ -5,11 +5,13 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.Passage;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Look;
 import loesscape.core.model.Numbers;
+import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonWriter;
@@ -29,11 +31,11 @@ public final class StateFile {
      * The text of a state: every node in document order, rows inside of their section, then which roles take part and what
      * keeps the document from being finished.
      */
-    public static String write(State state) {
+    public static String write(Template template, State state) {
         ObjectNode file = NODES.objectNode();
         ObjectNode nodes = file.putObject("items");
         Map<String, ObjectNode> rows = new HashMap<>();
-        state.nodes().forEach((address, stands) -> {
+        state.numbered(template).nodes().forEach((address, stands) -> {
             ObjectNode node = node(stands);
             String row = RowNames.row(address);
             if (row.isEmpty()) {
@@ -73,7 +75,10 @@ public final class StateFile {
             case NodeState.PlainState ignored -> {}
             case NodeState.RowState ignored -> {}
             case NodeState.NoticeState notice -> {
-                node.put("text", notice.text());
+                if (!notice.number().isEmpty()) {
+                    node.put("number", notice.number());
+                }
+                node.put("text", Passage.words(notice.text()));
                 look(notice.look(), node);
             }
             case NodeState.SectionState section -> {

@@ -27,6 +27,7 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.Passage;
 import loesscape.core.model.Field;
 import loesscape.core.model.Look;
 import loesscape.core.model.PageSettings;
@@ -169,7 +170,7 @@ class FinishedPdfTest {
     }
 
     private static Content.Block lines(Content.Line... lines) {
-        return new Content.Block.Lines("Section", 1, 1, List.of(lines));
+        return new Content.Block.Lines("Section", 1, "1", List.of(lines));
     }
 
     /** Markup, styles and addresses that people write are words like any other; nothing is fetched for them. */
@@ -196,7 +197,7 @@ class FinishedPdfTest {
                     new Look.Colours("#102030", "url(%s)".formatted(address), "#405060", ""));
             byte[] pdf = FinishedPdf.write(of(lines(
                     Content.Line.Answer.of("a", hostile, hostile, look),
-                    new Content.Line.Told(hostile, Look.PLAIN),
+                    new Content.Line.Told("", 0, Passage.plain(hostile), Look.PLAIN),
                     new Content.Line.Signature("s", "S", "data:image/svg+xml;base64,AAAA", "", "", Field.Width.FULL),
                     new Content.Line.Signature("t", "T", address, "", "", Field.Width.FULL))));
             assertThat(words(pdf)).contains(hostile.replaceAll("\\s+", ""));
@@ -279,7 +280,7 @@ class FinishedPdfTest {
                             List.of(new Content.Block.Rows(
                                     "Samples",
                                     1,
-                                    0,
+                                    "",
                                     List.of(
                                             new Content.TableColumn("Hole", false),
                                             new Content.TableColumn("Depth", true)),

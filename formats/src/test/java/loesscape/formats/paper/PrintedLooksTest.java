@@ -32,7 +32,8 @@ class PrintedLooksTest {
         Content content = new Content(
                 "Looks",
                 "",
-                List.of(new Content.Block.Lines("", 1, 0, List.of(Content.Line.Answer.of("f", "Depth", "24 m", look)))),
+                List.of(new Content.Block.Lines(
+                        "", 1, "", List.of(Content.Line.Answer.of("f", "Depth", "24 m", look)))),
                 settings);
         return FinishedPdf.write(
                 PrintedRecord.of(content, new RecordHeading(1, 1, Instant.parse("2026-11-27T09:00:00Z"))));

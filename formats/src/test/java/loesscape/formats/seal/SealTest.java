@@ -86,7 +86,7 @@ class SealTest {
                 List.of(new Content.Block.Lines(
                         "Signatures",
                         1,
-                        0,
+                        "",
                         List.of(
                                 Content.Line.Answer.of("depth", "Depth", "24 m", Look.PLAIN),
                                 new Content.Line.Signature(

@@ -33,7 +33,7 @@ class StoredStatesTest {
     void aStateIsWrittenAsItAlwaysWas(String name) throws IOException {
         CompiledTemplate compiled = CompiledTemplate.compile(TemplateFile.read(ExampleTrial.template(name)));
         String all = ExampleTrial.of(name).stream()
-                .map(trial -> StateFile.write(compiled.evaluate(trial.answers(), trial.context())))
+                .map(trial -> StateFile.write(compiled.template(), compiled.evaluate(trial.answers(), trial.context())))
                 .collect(Collectors.joining("\n"));
         Path golden = GOLDEN.resolve("states-" + name + ".json");
         if (Boolean.getBoolean("loesscape.make")) {

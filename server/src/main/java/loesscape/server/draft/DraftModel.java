@@ -15,6 +15,7 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.Passage;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.evaluation.State;
@@ -125,7 +126,7 @@ final class DraftModel {
 
     private Stand evaluated(Answers answers, Context context) {
         Standing standing = compiled.standing(withRows(answers), context);
-        State state = standing.state();
+        State state = standing.state().numbered(compiled.template());
         Map<String, NodeView> views =
                 LinkedHashMap.newLinkedHashMap(parts.nodes().size());
         parts.nodes().forEach((key, node) -> {
@@ -190,7 +191,7 @@ final class DraftModel {
         return switch (node) {
             case Field ignored -> NodeState.FieldState.FOLDED;
             case Indicator ignored -> new NodeState.IndicatorState(false, List.of(), null);
-            case Notice it -> new NodeState.NoticeState(false, List.of(), Look.PLAIN, it.text());
+            case Notice it -> new NodeState.NoticeState(false, List.of(), Look.PLAIN, "", Passage.plain(it.text()));
             case Section ignored -> new NodeState.SectionState(false, List.of(), true, Look.PLAIN, null, null);
             case Page ignored -> new NodeState.PlainState(false, List.of());
             case Picture ignored -> new NodeState.PlainState(false, List.of());

@@ -2,6 +2,7 @@ package loesscape.server.draft;
 
 import java.util.List;
 import loesscape.core.analysis.Why;
+import loesscape.server.records.ReadingCopies;
 
 /** What the pages know of working copies. */
 public final class DraftTypes {
@@ -15,7 +16,7 @@ public final class DraftTypes {
             DraftApi.SeenAs.class,
             DraftApi.TrialName.class,
             DraftReading.History.class,
-            PaperPreview.PreviewPages.class,
+            ReadingCopies.CopyPages.class,
             BlocksApi.BlockList.class,
             BlocksApi.KeepBlock.class,
             BlocksApi.UseOfBlock.class,

@@ -18,6 +18,7 @@ import loesscape.core.evaluation.NodeState.NoticeState;
 import loesscape.core.evaluation.NodeState.PlainState;
 import loesscape.core.evaluation.NodeState.RowState;
 import loesscape.core.evaluation.NodeState.SectionState;
+import loesscape.core.evaluation.Passage;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Choice;
@@ -29,6 +30,7 @@ import loesscape.core.model.Folding;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
@@ -44,17 +46,12 @@ import org.jspecify.annotations.Nullable;
  * @param held what each page and section holds of it, in order; under the empty key, the pages
  * @param nodes by key
  * @param states how each node stands, by address
- * @param numbers of the sections on the pages, by key; the folded ones count too, so that no number ever changes
  */
-record Disclosure(
-        Map<String, List<String>> held,
-        Map<String, Node> nodes,
-        Map<String, NodeState> states,
-        Map<String, Integer> numbers) {
+record Disclosure(Map<String, List<String>> held, Map<String, Node> nodes, Map<String, NodeState> states) {
 
     /** What is told when the document is opened. */
     static Disclosure of(Template template, State state, Answers answers) {
-        return new Telling(TemplateIndex.of(template), state, answers)
+        return new Telling(TemplateIndex.of(template), state.numbered(template), answers)
                 .of(state.nodes().keySet());
     }
 
@@ -62,24 +59,22 @@ record Disclosure(
      * What is to be told after an answer to a reader who knows what was told before it. What folds is told as not shown; the
      * reader keeps the rest of it.
      */
-    static Disclosure change(Template template, State before, Answers given, State after, Answers answers) {
+    static Disclosure change(Template template, State then, Answers given, State now, Answers answers) {
+        State before = then.numbered(template);
+        State after = now.numbered(template);
         Set<String> addresses = new HashSet<>(after.changedSince(before).keySet());
         before.nodes().keySet().stream()
                 .filter(address -> !after.nodes().containsKey(address))
                 .forEach(addresses::add);
         if (addresses.isEmpty()) {
-            return new Disclosure(Map.of(), Map.of(), Map.of(), Map.of());
+            return new Disclosure(Map.of(), Map.of(), Map.of());
         }
         TemplateIndex parts = TemplateIndex.of(template);
         Disclosure known = new Telling(parts, before, given).of(addresses);
         Disclosure told = new Telling(parts, after, answers).of(addresses);
         Map<String, NodeState> states = new LinkedHashMap<>(told.states());
         known.states().keySet().forEach(address -> states.putIfAbsent(address, GONE));
-        return new Disclosure(
-                without(told.held(), known.held()),
-                without(told.nodes(), known.nodes()),
-                states,
-                without(told.numbers(), known.numbers()));
+        return new Disclosure(without(told.held(), known.held()), without(told.nodes(), known.nodes()), states);
     }
 
     private static final NodeState GONE = new PlainState(false, List.of());
@@ -108,7 +103,7 @@ record Disclosure(
             state.nodes().forEach((address, node) -> {
                 String key = RowNames.key(address);
                 addresses.computeIfAbsent(key, it -> new ArrayList<>(1)).add(address);
-                if (node.shown()) {
+                if (node.shown() && isOnScreen(key)) {
                     shown.add(key);
                 }
             });
@@ -118,7 +113,6 @@ record Disclosure(
             Map<String, Node> nodes = new LinkedHashMap<>();
             Map<String, List<String>> held = new LinkedHashMap<>();
             Map<String, NodeState> states = new LinkedHashMap<>();
-            Map<String, Integer> numbers = new LinkedHashMap<>();
             for (String address : wanted) {
                 String key = RowNames.key(address);
                 String holder = holders.getOrDefault(key, TemplateIndex.ROOT);
@@ -131,15 +125,6 @@ record Disclosure(
                     }
                 }
             }
-            int number = 0;
-            for (String page : held(TemplateIndex.ROOT)) {
-                for (String section : held(page)) {
-                    number++;
-                    if (nodes.containsKey(section)) {
-                        numbers.put(section, number);
-                    }
-                }
-            }
             // Whatever is told is told with what it holds, which may be nothing.
             wanted.stream()
                     .map(RowNames::key)
@@ -147,7 +132,7 @@ record Disclosure(
                     .filter(parts.held()::containsKey)
                     .forEach(key -> held.computeIfAbsent(key, this::told));
             held.keySet().removeIf(holder -> !holder.isEmpty() && !isTold(holder));
-            return new Disclosure(held, nodes, states, numbers);
+            return new Disclosure(held, nodes, states);
         }
 
         private List<String> held(String holder) {
@@ -162,6 +147,13 @@ record Disclosure(
             return shown.contains(key) || keepsPlace(key);
         }
 
+        /** Whether neither it nor what holds it stands in the finished document only. */
+        private boolean isOnScreen(String key) {
+            Node node = parts.nodes().get(key);
+            return node == null
+                    || (Medium.of(node).isOnScreen() && isOnScreen(holders.getOrDefault(key, TemplateIndex.ROOT)));
+        }
+
         private boolean keepsPlace(String key) {
             Folding folding = switch (parts.nodes().get(key)) {
                 case Field it -> it.folding();
@@ -174,7 +166,7 @@ record Disclosure(
                 case null -> Folding.PLAIN;
             };
             String holder = holders.getOrDefault(key, TemplateIndex.ROOT);
-            return folding.keepsSpace() && (holder.equals(TemplateIndex.ROOT) || isTold(holder));
+            return folding.keepsSpace() && isOnScreen(key) && (holder.equals(TemplateIndex.ROOT) || isTold(holder));
         }
 
         private Node node(String key) {
@@ -237,7 +229,7 @@ record Disclosure(
             case Page it -> it;
             case Divider it -> it;
             case Section it -> it.withTitle(veiled(it.title())).withHelp(veiled(it.help()));
-            case Notice it -> it.withText(veiled(it.text()));
+            case Notice it -> it;
             case Indicator it ->
                 it.withLabel(veiled(it.label())).withBands(List.of()).withChoices(List.of());
             case Picture it -> new Picture(it.key(), "", "", "", null, it.folding());
@@ -265,8 +257,10 @@ record Disclosure(
         return switch (state) {
             case PlainState ignored -> GONE;
             case RowState ignored -> GONE;
-            case NoticeState it -> new NoticeState(false, List.of(), Look.PLAIN, veiled(it.text()));
-            case SectionState it -> new SectionState(false, List.of(), it.open(), Look.PLAIN, it.rows(), null);
+            case NoticeState it ->
+                new NoticeState(false, List.of(), Look.PLAIN, "", Passage.plain(veiled(Passage.words(it.text()))));
+            case SectionState it ->
+                new SectionState(false, List.of(), it.open(), Look.PLAIN, it.rows(), null, it.number());
             case IndicatorState ignored -> new IndicatorState(false, List.of(), null);
             case FieldState ignored -> FieldState.FOLDED;
         };
@@ -276,6 +270,8 @@ record Disclosure(
         Node bare = switch (node) {
             case Field field -> field.withChecks(List.of()).withLooks(List.of());
             case Section section -> section.withOrigin(null);
+            // What it says now is told by its state; phrases that do not stand there are nobody's business.
+            case Notice notice -> notice.withText("").withPhrases(List.of());
             default -> node;
         };
         return Logic.mapped(bare, NOTHING_KNOWN);

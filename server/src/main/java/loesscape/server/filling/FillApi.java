@@ -10,6 +10,7 @@ import loesscape.server.filling.Fillings.Finished;
 import loesscape.server.platform.doors.Facing;
 import loesscape.server.platform.doors.LinkCookie;
 import loesscape.server.platform.web.PictureAnswer;
+import loesscape.server.records.ReadingCopies;
 import loesscape.server.templates.TemplatesApi;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
@@ -37,9 +38,11 @@ public class FillApi {
 
     private final Fillings fillings;
     private final HandedIn handedIn;
+    private final ReadingCopies copies;
     private final LinkCookie cookie;
 
-    FillApi(Fillings fillings, HandedIn handedIn, Facing facing) {
+    FillApi(Fillings fillings, HandedIn handedIn, ReadingCopies copies, Facing facing) {
+        this.copies = copies;
         this.handedIn = handedIn;
         this.fillings = fillings;
         this.cookie = new LinkCookie("filling", "/api/fill/", facing);
@@ -92,6 +95,22 @@ public class FillApi {
     @GetMapping("/logo")
     ResponseEntity<byte[]> logo(@PathVariable String link) {
         return PictureAnswer.of(fillings.logo(link));
+    }
+
+    /** How many pages the document would have now. */
+    @GetMapping("/paper")
+    ReadingCopies.CopyPages paper(@PathVariable String link, HttpServletRequest request) {
+        return fillings.copy(link, cookie.of(request)).about();
+    }
+
+    @GetMapping("/paper/pdf")
+    ResponseEntity<byte[]> wholePaper(@PathVariable String link, HttpServletRequest request) {
+        return fillings.copy(link, cookie.of(request)).answer();
+    }
+
+    @GetMapping("/paper/pages/{number}")
+    ResponseEntity<byte[]> page(@PathVariable String link, @PathVariable int number, HttpServletRequest request) {
+        return copies.page(fillings.copy(link, cookie.of(request)), number);
     }
 
     @PostMapping("/finish")

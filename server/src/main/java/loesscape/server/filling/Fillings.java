@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
@@ -16,11 +17,13 @@ import loesscape.core.evaluation.Session;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Node;
 import loesscape.core.model.Refused;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.signing.FinishedDocument;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.wording.Display;
 import loesscape.formats.export.RecordRow;
+import loesscape.formats.paper.PrintedRecord;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.files.FileStore;
@@ -28,6 +31,7 @@ import loesscape.server.filling.FillingStore.Filling;
 import loesscape.server.filling.FillingStore.Known;
 import loesscape.server.platform.database.Forcing;
 import loesscape.server.platform.web.Problems;
+import loesscape.server.records.ReadingCopies;
 import loesscape.server.records.RecordPdfs;
 import loesscape.server.records.RecordStore;
 import loesscape.server.records.RecordStore.StoredRecord;
@@ -56,6 +60,7 @@ public class Fillings {
     private final Forcing forcing;
     private final PictureStore pictures;
     private final OrganisationStore organisations;
+    private final ReadingCopies copies;
     private final Clock clock;
 
     Fillings(
@@ -70,6 +75,7 @@ public class Fillings {
             Forcing forcing,
             PictureStore pictures,
             OrganisationStore organisations,
+            ReadingCopies copies,
             Clock clock) {
         this.links = links;
         this.releases = releases;
@@ -82,6 +88,7 @@ public class Fillings {
         this.forcing = forcing;
         this.pictures = pictures;
         this.organisations = organisations;
+        this.copies = copies;
         this.clock = clock;
     }
 
@@ -91,14 +98,12 @@ public class Fillings {
      * @param held what of the document holds other things now than before, as its reader is told of it
      * @param nodes what the reader is told of for the first time, or otherwise than before
      * @param states what stands otherwise than before
-     * @param numbers of the sections that the reader is told of for the first time
      */
     public record AnswerKept(
             Instant kept,
             Map<String, List<String>> held,
             Map<String, Node> nodes,
             Map<String, NodeState> states,
-            Map<String, Integer> numbers,
             List<Progress> progress,
             List<State.Obstacle> obstacles) {
 
@@ -113,13 +118,7 @@ public class Fillings {
                 List<State.Obstacle> obstacles) {
             Disclosure changed = Disclosure.change(template, before, given, after, answers);
             return new AnswerKept(
-                    kept,
-                    changed.held(),
-                    changed.nodes(),
-                    changed.states(),
-                    changed.numbers(),
-                    Progress.of(template, after),
-                    obstacles);
+                    kept, changed.held(), changed.nodes(), changed.states(), Progress.of(template, after), obstacles);
         }
     }
 
@@ -282,6 +281,26 @@ public class Fillings {
                 .orElseThrow(() -> new Problems.Missing("This is not finished yet, so there is no PDF."));
         RecordRow row = Records.row(release(target), record, clock);
         return new Pdf(pdfs.of(target.template(), row), record.number());
+    }
+
+    /** The document as it would be now, to be read. */
+    ReadingCopies.ReadingCopy copy(String link, @Nullable String secret) {
+        LinkTarget target = target(link);
+        checkOpen(target);
+        Filling filling = secret == null ? null : fillings.find(link, secret).orElse(null);
+        Answers answers = filling == null ? Answers.NONE : filling.answers();
+        CompiledTemplate release = release(target);
+        State state = release.evaluate(answers, new Context(LocalDate.now(clock), Stage.FINISHED, ""));
+        Content content = Content.of(release.template(), state);
+        return copies.of(
+                content,
+                () -> PrintedRecord.Pictures.of(
+                        content,
+                        name -> pictures.find(target.template(), name),
+                        file -> (filling == null
+                                        ? Optional.<FileStore.Outgoing>empty()
+                                        : files.find(filling.id(), file))
+                                .map(FileStore.Outgoing::taken)));
     }
 
     private static Filling open(Filling filling) {

@@ -6,6 +6,7 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Progress;
 import loesscape.core.evaluation.State;
+import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Template;
@@ -15,10 +16,11 @@ import org.jspecify.annotations.Nullable;
 /**
  * A document to be filled in, as its filler gets it.
  *
- * <p>Held, nodes, states and numbers are what its reader is told of it: see {@link Disclosure}.
+ * <p>Held, nodes and states are what its reader is told of it: see {@link Disclosure}.
  *
  * @param answers as they were typed
  * @param pageSettings how the document lies on its pages
+ * @param hasOwnText whether there is more to read in the finished document than here
  * @param organisation who hands it out
  * @param record the number of the record this has become; null while it is not finished
  */
@@ -28,12 +30,12 @@ public record Sheet(
         Map<String, List<String>> held,
         Map<String, Node> nodes,
         Map<String, NodeState> states,
-        Map<String, Integer> numbers,
         Map<String, String> answers,
         List<Progress> progress,
         List<State.Obstacle> obstacles,
         PageSettings pageSettings,
         boolean rightToLeft,
+        boolean hasOwnText,
         Organisation organisation,
         @Nullable Integer record) {
 
@@ -47,12 +49,12 @@ public record Sheet(
                 told.held(),
                 told.nodes(),
                 told.states(),
-                told.numbers(),
                 answers.typed(),
                 Progress.of(template, state),
                 state.obstacles(),
                 template.pageSettings(),
                 template.pageSettings().isRightToLeft(),
+                template.nodes().stream().anyMatch(node -> Medium.of(node) == Medium.DOCUMENT),
                 organisation,
                 record);
     }
@@ -65,12 +67,12 @@ public record Sheet(
                 held,
                 nodes,
                 states,
-                numbers,
                 answers,
                 progress,
                 others,
                 pageSettings,
                 rightToLeft,
+                hasOwnText,
                 organisation,
                 record);
     }

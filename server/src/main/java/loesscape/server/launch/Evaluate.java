@@ -56,7 +56,7 @@ public final class Evaluate {
         }
         Answers answers = answers(arguments.get(1));
         return why < 0
-                ? StateFile.write(template.evaluate(answers, context))
+                ? StateFile.write(template.template(), template.evaluate(answers, context))
                 : why(template, answers, context, address);
     }
 

@@ -106,8 +106,13 @@ public class Records {
         return fields;
     }
 
-    /** What a record shows. */
-    public static Content content(RecordRow row) {
+    /** What was asked and answered, whether or not it stands in the document. */
+    static Content asked(RecordRow row) {
+        return Content.asked(row.template(), row.state(), row.settled());
+    }
+
+    /** What the document of a record says. */
+    static Content content(RecordRow row) {
         return Content.of(row.template(), row.state(), row.settled());
     }
 

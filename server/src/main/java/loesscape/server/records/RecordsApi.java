@@ -161,7 +161,7 @@ class RecordsApi {
                 number,
                 row.heading().release(),
                 row.heading().finished(),
-                Records.content(row),
+                Records.asked(row),
                 handedIn(row),
                 evidence.problem(id, number).orElse(""),
                 records.neighbour(id, number, true),

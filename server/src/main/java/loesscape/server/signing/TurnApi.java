@@ -11,6 +11,7 @@ import loesscape.server.filling.Fillings.AnswerKept;
 import loesscape.server.platform.doors.Facing;
 import loesscape.server.platform.doors.LinkCookie;
 import loesscape.server.platform.web.PictureAnswer;
+import loesscape.server.records.ReadingCopies;
 import loesscape.server.signing.Identification.IdentityAsked;
 import loesscape.server.signing.TurnLinks.Caller;
 import loesscape.server.signing.Turns.OpenTurn;
@@ -34,11 +35,13 @@ import org.springframework.web.bind.annotation.RestController;
 class TurnApi {
 
     private final HandedIn handedIn;
+    private final ReadingCopies copies;
     private final LinkCookie cookie;
     private final Turns turns;
     private final Identification identification;
 
-    TurnApi(Turns turns, Identification identification, HandedIn handedIn, Facing facing) {
+    TurnApi(Turns turns, Identification identification, HandedIn handedIn, ReadingCopies copies, Facing facing) {
+        this.copies = copies;
         this.handedIn = handedIn;
         this.cookie = new LinkCookie("turn", "/api/sign/", facing);
         this.turns = turns;
@@ -144,6 +147,22 @@ class TurnApi {
     @GetMapping("/logo")
     ResponseEntity<byte[]> logo(@PathVariable String link, HttpServletRequest request) {
         return PictureAnswer.of(turns.logo(caller(link, request)));
+    }
+
+    /** How many pages the document would have now. */
+    @GetMapping("/paper")
+    ReadingCopies.CopyPages paper(@PathVariable String link, HttpServletRequest request) {
+        return turns.copy(caller(link, request)).about();
+    }
+
+    @GetMapping("/paper/pdf")
+    ResponseEntity<byte[]> wholePaper(@PathVariable String link, HttpServletRequest request) {
+        return turns.copy(caller(link, request)).answer();
+    }
+
+    @GetMapping("/paper/pages/{number}")
+    ResponseEntity<byte[]> page(@PathVariable String link, @PathVariable int number, HttpServletRequest request) {
+        return copies.page(turns.copy(caller(link, request)), number);
     }
 
     @PostMapping("/finish")

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
+import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.State;
 import loesscape.core.signing.Answering;
 import loesscape.core.signing.Event;
@@ -16,6 +17,7 @@ import loesscape.core.signing.Person;
 import loesscape.core.signing.SignedDocument;
 import loesscape.core.signing.Signing;
 import loesscape.core.signing.Snapshot;
+import loesscape.formats.paper.PrintedRecord;
 import loesscape.formats.picture.SafePicture;
 import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.files.FileStore;
@@ -25,6 +27,7 @@ import loesscape.server.filling.Fillings.AnswerKept;
 import loesscape.server.filling.LinkThrottle;
 import loesscape.server.filling.Sheet;
 import loesscape.server.platform.web.Problems;
+import loesscape.server.records.ReadingCopies;
 import loesscape.server.signing.DispatchStore.StoredDispatch;
 import loesscape.server.signing.TurnLinks.Caller;
 import loesscape.server.signing.TurnLinks.Followed;
@@ -48,6 +51,7 @@ public class Turns {
     private final DispatchService dispatchService;
     private final Payments payments;
     private final TurnLinks links;
+    private final ReadingCopies copies;
     private final LinkThrottle throttle;
     private final Clock clock;
 
@@ -63,6 +67,7 @@ public class Turns {
             DispatchService dispatchService,
             Payments payments,
             TurnLinks links,
+            ReadingCopies copies,
             LinkThrottle throttle,
             Clock clock) {
         this.dispatches = dispatches;
@@ -76,6 +81,7 @@ public class Turns {
         this.dispatchService = dispatchService;
         this.payments = payments;
         this.links = links;
+        this.copies = copies;
         this.throttle = throttle;
         this.clock = clock;
     }
@@ -234,6 +240,20 @@ public class Turns {
                 .anyMatch(typed -> typed.contains(id));
         return (isVisible ? files.find(followed.kept().filling(), id) : Optional.<FileStore.Outgoing>empty())
                 .orElseThrow(() -> new Problems.Missing("There is no such file."));
+    }
+
+    /** The document as it would be now and as far as this person may see it, to be read before it is signed. */
+    ReadingCopies.ReadingCopy copy(Caller caller) {
+        Followed followed = follow(caller);
+        StoredDispatch kept = followed.kept();
+        DispatchDocument now = dispatchService.read(kept);
+        Content content = Content.of(now.document().template(), now.state(followed.role()));
+        return copies.of(
+                content,
+                () -> PrintedRecord.Pictures.of(
+                        content,
+                        name -> pictures.find(kept.template(), name),
+                        file -> files.find(kept.filling(), file).map(FileStore.Outgoing::taken)));
     }
 
     @Transactional(readOnly = true)

@@ -81,7 +81,7 @@ public final class WritingFunctions {
                     "spell out(1250)",
                     (work, given) -> {
                         work.take(IN_WORDS);
-                        return given.get(0) instanceof BigDecimal number ? words(number, language(given, 1)) : null;
+                        return given.get(0) instanceof BigDecimal number ? inWords(number, language(given, 1)) : null;
                     }));
 
     private WritingFunctions() {}
@@ -161,7 +161,8 @@ public final class WritingFunctions {
         return value instanceof String choice ? labels.get(choice) : null;
     }
 
-    private static @Nullable String words(BigDecimal number, Locale language) {
+    /** A number in words, as the Unicode CLDR has them (by ICU4J); null for one that is too great or too long for words. */
+    public static @Nullable String inWords(BigDecimal number, Locale language) {
         if (!isShort(number) || number.abs().compareTo(GREATEST_IN_WORDS) >= 0) {
             return null;
         }

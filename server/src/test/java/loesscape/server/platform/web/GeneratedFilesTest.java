@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import loesscape.core.model.AnswerFormat;
 import loesscape.core.model.AnswerType;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.FieldKind;
@@ -78,6 +79,7 @@ class GeneratedFilesTest {
                   given: boolean;
                   canBegin: boolean;
                   canBeWorkedOut: boolean;
+                  formats: string[];
                   start: FieldKind;
                 };
 
@@ -96,9 +98,24 @@ class GeneratedFilesTest {
             text.append("    given: ").append(facts.isGiven()).append(",\n");
             text.append("    canBegin: ").append(facts.canBegin()).append(",\n");
             text.append("    canBeWorkedOut: ").append(facts.canBeWorkedOut()).append(",\n");
+            text.append("    formats: [")
+                    .append(Arrays.stream(AnswerFormat.values())
+                            .filter(format -> format.fits(facts.starting()))
+                            .map(format -> quoted(format.key()))
+                            .collect(Collectors.joining(", ")))
+                    .append("],\n");
             text.append("    start: ")
                     .append(Json.compact(JsonWriter.typed(facts.starting(), FieldKind.class)))
                     .append(",\n  },\n");
+        }
+        text.append("""
+                        };
+
+                        /** How an answer can be written in a text where not in the usual way: what it makes of it, by its name. */
+                        export const FORMATS: Record<string, string> = {
+                        """);
+        for (AnswerFormat format : AnswerFormat.values()) {
+            text.append("  %s: %s,\n".formatted(format.key(), quoted(format.words())));
         }
         return text.append("""
                         };

@@ -1,0 +1,181 @@
+package loesscape.core.prose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.stream.Collectors;
+import loesscape.core.prose.Prose.Piece;
+import loesscape.core.prose.Prose.Style;
+import loesscape.core.testing.Cases;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ProseTest {
+
+    /** What was read, written so that it can be read: S( strong, E( emphasis, B( both. */
+    private static String read(String text) {
+        return Prose.of(text).paragraphs().stream()
+                .map(it -> (it.isPoint() ? "• " : "") + read(it.pieces()))
+                .collect(Collectors.joining(" ¶ "));
+    }
+
+    private static String read(List<Piece> pieces) {
+        return pieces.stream()
+                .map(piece -> switch (piece) {
+                    case Piece.Words(var words, var style) -> styled(words, style);
+                    case Piece.Merged it ->
+                        styled("<" + it.key() + (it.format().isEmpty() ? "" : " as " + it.format()) + ">", it.style());
+                    case Piece.Reference it -> styled("<to " + it.key() + ">", it.style());
+                    case Piece.Bracketed it ->
+                        "<" + it.name() + "? " + read(it.pieces())
+                                + (it.otherwise().isEmpty() ? "" : " : " + read(it.otherwise())) + ">";
+                })
+                .collect(Collectors.joining());
+    }
+
+    private static String styled(String words, Style style) {
+        return style.strong() && style.emphasis()
+                ? "B(" + words + ")"
+                : style.strong() ? "S(" + words + ")" : style.emphasis() ? "E(" + words + ")" : words;
+    }
+
+    /** Emphasis: CommonMark 0.31.2, 6.2, examples 350 to 473 as far as they use one kind of mark and are simple; from memory. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '~',
+            quoteCharacter = '"',
+            value = {
+                "plain ~ plain",
+                "*foo bar* ~ E(foo bar)",
+                "a * foo bar* ~ a * foo bar*",
+                "foo*bar* ~ fooE(bar)",
+                "*foo bar * ~ *foo bar *",
+                "**foo bar** ~ S(foo bar)",
+                "** foo bar** ~ ** foo bar**",
+                "foo**bar** ~ fooS(bar)",
+                "***both*** ~ B(both)",
+                "**bold *and both*** ~ S(bold )B(and both)",
+                "*slanted **and both*** ~ E(slanted )B(and both)",
+                "**a** and **b** ~ S(a) and S(b)",
+                "5 * 3 * 2 ~ 5 * 3 * 2",
+                "2**3 ~ 2**3",
+                "**** ~ ****",
+                "*a ~ *a",
+                "\\*a\\* ~ *a*",
+                "*a\\*b* ~ E(a*b)",
+                "**{fee}** ~ S(<fee>)",
+                "Pay {fee} by {due:short}. ~ Pay <fee> by <due as short>.",
+                "See clause {ref:deposit}. ~ See clause <to deposit>.",
+                "{ref:a:b} ~ {ref:a:b}",
+                "{Fee} {} {1a} {fee ~ {Fee} {} {1a} {fee",
+                "\\{fee} ~ {fee}",
+                "due[late: , with {surcharge}] ~ due<late? , with <surcharge>>",
+                "is [open: open | shut]. ~ is <open? open : shut>.",
+                "[a:b] ~ <a? b>",
+                "[a: ] ~ <a? >",
+                "[a: x [b: y | z] w | v] ~ <a? x <b? y : z> w : v>",
+                "[a: **x**] ~ <a? S(x)>",
+                "**x [a: y** z] ~ **x <a? y** z>",
+                "**x [a: y] z** ~ S(x )<a? S(y)>S( z)",
+                "[see page 3] [A: b] [a b: c] ~ [see page 3] [A: b] [a b: c]",
+                "[a: open ~ [a: open",
+                "\\[a: b] ~ [a: b]",
+                "[a: b \\| c \\] d] ~ <a? b | c ] d>",
+                "C:\\temp \\x ~ C:\\temp \\x",
+            })
+    void isReadAs(String text, String as) {
+        assertThat(read(text)).isEqualTo(as);
+    }
+
+    @Test
+    void aBlankLineBeginsAParagraphAndADashAPoint() {
+        assertThat(read("One\nstill one\n\n\nTwo\n- first\n- second\n  goes on\n\nThree\n"))
+                .isEqualTo("One\nstill one ¶ Two ¶ • first ¶ • second\n  goes on ¶ Three");
+        assertThat(read("a -b\n-c\n\\- d")).isEqualTo("a -b\n-c\n- d");
+        assertThat(read("\r\n A\r\n\r\nB ")).isEqualTo("A ¶ B");
+        assertThat(Prose.of(" \n\t\n").paragraphs()).isEmpty();
+    }
+
+    @Test
+    void emphasisAndBracketsEndWithTheirParagraph() {
+        assertThat(read("*a\n\nb* [c: d\n\ne]")).isEqualTo("*a ¶ b* [c: d ¶ e]");
+    }
+
+    @Test
+    void oneSpaceBesideAMarkIsForTheEye() {
+        assertThat(read("x[a:  and y | or z]")).isEqualTo("x<a?  and y : or z>");
+        assertThat(read("[a: y  |  z]")).isEqualTo("<a? y  :  z>");
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "a *b* {c} [d: e | f]",
+                "- point",
+                "x\n  - point\n-no",
+                "\\*",
+                "C:\\d",
+                "{a:b} {ref:c}",
+                "***",
+                "|"
+            })
+    void whatIsLiteralIsReadAsItStands(String text) {
+        assertThat(read(Prose.literal(text))).isEqualTo(text);
+    }
+
+    @Test
+    void everyTextIsReadAndLiteralMeansItself() {
+        String marks = "*[]{}|\\-:ab1_ \n.é";
+        Cases.check("random texts", 20_000, (random, size) -> {
+            StringBuilder text = new StringBuilder("a");
+            for (int i = random.nextInt(3 * size + 5); i > 0; i--) {
+                text.append(marks.charAt(random.nextInt(marks.length())));
+            }
+            Prose prose = Prose.of(text.toString());
+            assertThat(Prose.renamed(text.toString(), name -> name)).isEqualTo(text.toString());
+            prose.merged()
+                    .forEach(it -> assertThat(text.substring(
+                                    it.extent().from(), it.extent().to()))
+                            .startsWith("{" + it.key())
+                            .endsWith("}"));
+            String literal = Prose.literal(text.toString());
+            Prose same = Prose.of(literal);
+            assertThat(same.merged()).isEmpty();
+            assertThat(same.bracketed()).isEmpty();
+            String joined = text.toString().strip().replaceAll("\\s*\\n\\s*\\n\\s*", "\n\n");
+            assertThat(same.paragraphs().stream()
+                            .map(it -> Prose.plain(it.pieces()))
+                            .collect(Collectors.joining("\n\n")))
+                    .isEqualTo(joined);
+        });
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"*", "**a ", "[a:", "[a: |", "*a [b: ", "{", "{a", "\\", "- ", "*a* ", "[a: b]", "***a** "})
+    void readingTakesTimeByTheLengthAlone(String piece) {
+        String text = piece.repeat(200_000 / piece.length());
+        assertTimeoutPreemptively(
+                Duration.ofSeconds(10),
+                () -> assertThat(Prose.of(text).paragraphs()).isNotNull());
+    }
+
+    @Test
+    void namesAreChangedWhereTheyAreNamesOnly() {
+        String text = "fee {fee} {fee:figure} \\{fee} {ref:fee} [fee: {other} *fee*] [fees: x]";
+        assertThat(Prose.renamed(text, name -> name.equals("fee") ? "price" : name))
+                .isEqualTo("fee {price} {price:figure} \\{fee} {ref:price} [price: {other} *fee*] [fees: x]");
+        assertThat(Prose.renamed(text, name -> name.equals("fee") ? null : name))
+                .isEqualTo("fee   \\{fee}   [fees: x]");
+    }
+
+    @Test
+    void plainWordsAreForNames() {
+        assertThat(Prose.of("**The fee** is {fee}[late: , more | , less].\n\n- See {ref:pay}")
+                        .plain())
+                .isEqualTo("The fee is {fee}, more. See {pay}");
+    }
+}
