@@ -53,6 +53,8 @@ export class WorkingCopy {
   also = new SvelteSet<string>();
   /** What was copied. */
   clip = $state<string[]>([]);
+  /** The phrase that waits for its condition; null for none. */
+  phrase = $state<string | null>(null);
   /** Takes a field or one of its choices that its author points at in the document; null while nobody waits for one. */
   pointing = $state<((field: string, choice: string | null) => void) | null>(null);
   /** How what stands in rows stands, by address. */

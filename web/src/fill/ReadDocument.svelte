@@ -42,9 +42,8 @@
 
 <style>
   .read {
-    border-block: 1px solid var(--color-line);
-    padding-block: 10px;
-    margin-top: 18px;
+    border-bottom: 1px solid var(--color-line);
+    padding-block: 12px;
     font-size: var(--text-sheet);
   }
 </style>

@@ -24,9 +24,11 @@
 
   // What is being written is not overwritten by what comes back from the server for an earlier state of it.
   $effect(() => {
-    const isBeingWritten = area.value.trim() !== kept;
+    const now = area.value.trim();
+    const isBeingWritten = now !== kept;
     kept = value;
-    if (!isBeingWritten) area.value = value;
+    // A blank at the end is no difference, and there to go on writing behind it.
+    if (!isBeingWritten && now !== value) area.value = value;
   });
   $effect(() => {
     if (autofocus) area.select();

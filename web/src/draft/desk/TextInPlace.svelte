@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { tick } from "svelte";
+  import { tick, untrack } from "svelte";
   import Button from "../../ui/Button.svelte";
   import { Choosing } from "../../ui/choosing.svelte";
   import Options from "../../ui/Options.svelte";
@@ -23,10 +23,13 @@
   let isClosed = $state(true);
 
   // What is being written is not overwritten by what comes back from the server for an earlier state of it.
+  const given = $derived(notice.text);
   $effect(() => {
-    const isBeingWritten = text.trim() !== kept;
-    kept = notice.text;
-    if (!isBeingWritten) text = notice.text;
+    const now = untrack(() => text.trim());
+    const isBeingWritten = now !== kept;
+    kept = given;
+    // A blank at the end is no difference, and there to go on writing behind it.
+    if (!isBeingWritten && now !== kept) text = kept;
   });
   $effect(() => () => commit());
 
@@ -115,14 +118,15 @@
 
   function take(place: Place | undefined) {
     if (!place || !brace) return;
-    const isShut = text[caret] === "}";
+    const to = text[caret] === "}" ? caret + 1 : caret;
+    void put(inserted({ text, from: brace.at, to }, place.id));
     isClosed = true;
-    void put(inserted({ text, from: brace.at, to: isShut ? caret + 1 : caret }, place.id));
   }
 
   function onlyWhen() {
     const name = newName(text, (it) => copy.nodes.has(it));
     void put(wrapped(written(), name), [name]);
+    copy.phrase = name;
   }
 
   async function merge() {

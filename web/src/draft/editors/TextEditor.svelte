@@ -20,7 +20,7 @@
       return !isRows && !notice.phrases.some((phrase) => phrase.name === name);
     }),
   );
-  let adding = $state<string | null>(null);
+  $effect(() => () => (copy.phrase = null));
 
   const change = (make: (now: Notice) => { text?: string; phrases: Phrase[] }) =>
     copy.editNode(notice.key, "notice", (now) => ({
@@ -31,7 +31,7 @@
     }));
 
   function set(name: string, when: Condition) {
-    adding = null;
+    copy.phrase = null;
     void change(({ phrases }) => ({
       phrases: phrases.some((it) => it.name === name)
         ? phrases.map((it) => (it.name === name ? { name, when } : it))
@@ -49,10 +49,15 @@
 </script>
 
 {#snippet newCondition(name: string)}
-  {#if adding === name}
-    when <NewClause except={[]} {rows} onadd={(when) => set(name, when)} oncancel={() => (adding = null)} />
+  {#if copy.phrase === name}
+    when <NewClause
+      except={[]}
+      {rows}
+      onadd={(when) => set(name, when)}
+      oncancel={() => (copy.phrase = null)}
+    />
   {:else}
-    <Button look="token add" onclick={() => (adding = name)}
+    <Button look="token add" onclick={() => (copy.phrase = name)}
       >only when …<span class="sr-only"> for {said(name)}</span></Button
     >
   {/if}
@@ -104,6 +109,7 @@
       {#each CLAUSES as label, clause (clause)}
         <Button
           look="token"
+          class="min-w-8"
           pressed={notice.clause === clause}
           onclick={() => copy.edit({ type: "setClause", keys: [notice.key], clause })}>{label}</Button
         >
