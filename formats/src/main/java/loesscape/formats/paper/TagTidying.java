@@ -30,6 +30,9 @@ final class TagTidying {
 
     private static final Set<String> BLOCKS = Set.of("P", "Div", "L", "Table");
 
+    /** What holds words in a line. */
+    private static final Set<String> INLINE = Set.of("P", "Span", "LBody", "H1", "H2", "H3", "H4", "H5", "TD");
+
     private final PDDocument document;
     private final IdentityHashMap<COSDictionary, Set<Integer>> repeated = new IdentityHashMap<>();
 
@@ -43,11 +46,11 @@ final class TagTidying {
     /** @param isRightToLeft whether the cells of a row stand in the other order than they are read in */
     static void tidy(PDDocument document, boolean isRightToLeft) throws IOException {
         TagTidying tidying = new TagTidying(document, isRightToLeft);
-        tidying.element(document.getDocumentCatalog().getStructureTreeRoot().getCOSObject(), false);
+        tidying.element(document.getDocumentCatalog().getStructureTreeRoot().getCOSObject(), "", false);
         tidying.takeOutRepeated();
     }
 
-    private void element(COSDictionary element, boolean inHead) {
+    private void element(COSDictionary element, String holder, boolean inHead) {
         String type = type(element);
         boolean head = inHead || type.equals("THead");
         boolean holdsBlock = false;
@@ -61,7 +64,7 @@ final class TagTidying {
                     continue;
                 }
                 holdsBlock |= BLOCKS.contains(type(it));
-                element(it, head);
+                element(it, type, head);
                 kept.add(it);
             } else if (head && COSName.getPDFName("MCR").equals(it.getCOSName(COSName.TYPE))) {
                 // The same heading again, on a later page.
@@ -82,6 +85,9 @@ final class TagTidying {
         }
         if (type.equals("Span") && holdsBlock) {
             element.setName(COSName.S, "Div");
+        }
+        if (type.equals("Sect") && !holdsBlock && INLINE.contains(holder)) {
+            element.setName(COSName.S, "Span");
         }
     }
 

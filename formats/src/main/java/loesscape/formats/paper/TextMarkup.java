@@ -31,31 +31,46 @@ final class TextMarkup {
         Markup notice = fields.in("div", told.clause() == 0 ? "told" : "told clause depth" + told.clause());
         Markup inside = colours == null ? notice : notice.in("div", "looked").with("style", style);
         String ink = colours == null ? INK : colours.text();
-        boolean isFirst = true;
+        boolean hasBeginning = !told.number().isEmpty() || told.look().mark() != Look.Mark.NONE;
         @Nullable Markup list = null;
-        for (Passage passage : told.text()) {
-            list = passage instanceof Passage.Paragraph it && it.point() ? list : null;
-            switch (passage) {
-                case Passage.Paragraph it -> {
-                    Markup paragraph;
-                    if (it.point()) {
-                        list = list == null ? inside.in("ul", "points") : list;
-                        paragraph = list.in("li", told.look().bold() ? "bold" : "");
-                    } else {
-                        paragraph = inside.in("p", told.look().bold() ? "bold" : "");
+        for (int i = 0; i < told.text().size(); i++) {
+            switch (told.text().get(i)) {
+                case Passage.Paragraph it
+                when it.point() -> {
+                    if (i == 0 && hasBeginning) {
+                        begin(inside.in("p"), told, ink);
                     }
-                    if (isFirst) {
-                        if (!told.number().isEmpty()) {
-                            paragraph.in("span", "ordinal").say(told.number());
-                        }
-                        Drawings.mark(paragraph, told.look().mark(), ink);
+                    list = list == null ? inside.in("ul", "points") : list;
+                    Markup point = list.in("li", told.look().bold() ? "bold" : "");
+                    // Marks of the list's own cannot be set from right to left (openhtmltopdf 1.1.31).
+                    point.in("span", "dot").say("•");
+                    spans(point, it.spans(), told.look().italic());
+                }
+                case Passage.Paragraph it -> {
+                    list = null;
+                    Markup paragraph = inside.in("p", told.look().bold() ? "bold" : "");
+                    if (i == 0) {
+                        begin(paragraph, told, ink);
                     }
                     spans(paragraph, it.spans(), told.look().italic());
                 }
-                case Passage.Grid it -> grid(inside, it);
+                case Passage.Grid it -> {
+                    list = null;
+                    if (i == 0 && hasBeginning) {
+                        begin(inside.in("p"), told, ink);
+                    }
+                    grid(inside, it);
+                }
             }
-            isFirst = false;
         }
+    }
+
+    /** The number of a clause and the mark of a look. */
+    private static void begin(Markup paragraph, Content.Line.Told told, String ink) {
+        if (!told.number().isEmpty()) {
+            paragraph.in("span", "ordinal").in("bdi").with("dir", "ltr").say(told.number());
+        }
+        Drawings.mark(paragraph, told.look().mark(), ink);
     }
 
     private void spans(Markup paragraph, List<Passage.Span> spans, boolean isSlanted) {

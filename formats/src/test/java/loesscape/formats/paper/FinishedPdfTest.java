@@ -42,7 +42,9 @@ import loesscape.formats.template.TemplateFile;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDMarkedContentReference;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.text.PDFMarkedContentExtractor;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
@@ -340,6 +342,99 @@ class FinishedPdfTest {
                 null));
         assertThat(words(pdf)).contains("Photograph", "site.png");
         assertThat(ArchiveCheck.broken(pdf)).isEmpty();
+    }
+
+    /** Clauses of all depths, a list, a table in a text, and emphasis over the end of a line. */
+    @ParameterizedTest
+    @ValueSource(strings = {"en", "he"})
+    void textsAreSetAsTheyAreWritten(String language) throws Exception {
+        Passage.Span strong = new Passage.Span("The fee", true, false, "");
+        Passage.Span plain = new Passage.Span(" is 3. ", false, false, "");
+        Passage.Span slanted = new Passage.Span("long leaning words ".repeat(12).strip(), false, true, "");
+        Passage paragraph = new Passage.Paragraph(false, List.of(strong, plain, slanted));
+        Passage point = new Passage.Paragraph(true, List.of(new Passage.Span("Point", true, true, "")));
+        Passage grid = new Passage.Grid(
+                List.of(new Passage.Column("Tool", false), new Passage.Column("Pieces", true)),
+                List.of(List.of("saw", "2"), List.of("pump", "1")));
+        Passage none = new Passage.Grid(List.of(new Passage.Column("Tool", false)), List.of());
+        Content content = new Content(
+                "Texts",
+                "",
+                List.of(new Content.Block.Lines(
+                        "Terms",
+                        1,
+                        "4",
+                        List.of(
+                                new Content.Line.Told("4.1", 1, List.of(paragraph, point, point, grid), Look.PLAIN),
+                                new Content.Line.Told("(a)", 2, List.of(paragraph), Look.PLAIN),
+                                new Content.Line.Told(
+                                        "(i)", 3, List.of(point), Look.of(Look.Shade.CLAY, true, Look.Mark.WARNING)),
+                                new Content.Line.Told("", 0, List.of(none), Look.PLAIN)))),
+                new PageSettings(
+                        PageSettings.Spacing.NORMAL,
+                        PageSettings.Paper.A4,
+                        PageSettings.Numbering.SHOWN_SECTIONS,
+                        language));
+        byte[] pdf = FinishedPdf.write(PrintedRecord.of(content, new RecordHeading(1, 1, FINISHED)));
+        assertThat(ArchiveCheck.broken(pdf)).isEmpty();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(document);
+            assertThat(text).contains("4.1", "(a)", "(i)", "The fee", "leaning", "Tool", "Pieces", "pump");
+            assertThat(spoken(document)).contains("4Terms4.1Thefeeis3.longleaning", "(a)Thefee", "(i)");
+            List<String> tags = new ArrayList<>();
+            tags(document.getDocumentCatalog().getStructureTreeRoot().getKids(), tags);
+            assertThat(tags).doesNotContain("Sect").contains("L", "LI", "Table", "TH");
+            // No line runs off the page.
+            float right = new RightEdge().of(document);
+            assertThat(right).isLessThan(document.getPage(0).getMediaBox().getWidth() - 50);
+        }
+    }
+
+    /** What is read aloud of a page, in the order of its tags (ISO 32000-2, 14.8), without white space. */
+    private static String spoken(PDDocument document) throws IOException {
+        PDFMarkedContentExtractor extractor = new PDFMarkedContentExtractor();
+        extractor.processPage(document.getPage(0));
+        Map<Integer, String> marked = new HashMap<>();
+        extractor
+                .getMarkedContents()
+                .forEach(content -> marked.merge(
+                        content.getMCID(),
+                        content.getContents().stream()
+                                .filter(TextPosition.class::isInstance)
+                                .map(each -> ((TextPosition) each).getUnicode())
+                                .collect(java.util.stream.Collectors.joining()),
+                        String::concat));
+        StringBuilder spoken = new StringBuilder();
+        speak(document.getDocumentCatalog().getStructureTreeRoot().getKids(), marked, spoken);
+        return spoken.toString().replaceAll("\\s+", "");
+    }
+
+    private static void speak(List<Object> kids, Map<Integer, String> marked, StringBuilder spoken) {
+        for (Object kid : kids) {
+            switch (kid) {
+                case PDStructureElement element -> speak(element.getKids(), marked, spoken);
+                case PDMarkedContentReference reference -> spoken.append(marked.getOrDefault(reference.getMCID(), ""));
+                case Integer number -> spoken.append(marked.getOrDefault(number, ""));
+                default -> {}
+            }
+        }
+    }
+
+    /** How far to the right letters stand. */
+    private static final class RightEdge extends PDFTextStripper {
+
+        private float right;
+
+        float of(PDDocument document) throws java.io.IOException {
+            getText(document);
+            return right;
+        }
+
+        @Override
+        protected void processTextPosition(org.apache.pdfbox.text.TextPosition text) {
+            right = Math.max(right, text.getXDirAdj() + text.getWidthDirAdj());
+            super.processTextPosition(text);
+        }
     }
 
     @Test

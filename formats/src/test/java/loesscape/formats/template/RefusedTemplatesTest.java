@@ -62,6 +62,60 @@ class RefusedTemplatesTest {
         assertThat(found).contains(new Problem("/pages/0/sections/0/items/0" + path, message));
     }
 
+    private static List<Problem> problems(String item) {
+        int from = DOCUMENT.indexOf("{'type':'field','key':'f'");
+        int to = DOCUMENT.indexOf("}", DOCUMENT.indexOf("SHOWN")) + 1;
+        String text = DOCUMENT.substring(0, from) + item + DOCUMENT.substring(to);
+        try {
+            TemplateFile.read(text.replace('\'', '"'));
+            return List.of();
+        } catch (InvalidTemplate invalid) {
+            return invalid.problems();
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            'clause':0 | 'clause':-1 | /clause | Clauses are counted up to 3 deep.
+            'clause':3 | 'clause':4 | /clause | Clauses are counted up to 3 deep.
+            'phrases':[{'name':'late','when':{'type':'always'}}] | 'phrases':[{'name':'Late','when':{'type':'always'}}] | /phrases/0/name | “Late” cannot be the name of a phrase: lower-case letters, digits and _, a letter first.
+            'phrases':[{'name':'late','when':{'type':'always'}},{'name':'soon','when':{'type':'always'}}] | 'phrases':[{'name':'late','when':{'type':'always'}},{'name':'late','when':{'type':'always'}}] | /phrases/1/name | There are two phrases “late” in this text.
+            'phrases':[{'name':'deeper','when':{'type':'always'}}] | 'phrases':[{'name':'depth','when':{'type':'always'}}] | /phrases/0/name | “depth” is the key of something else; call the phrase otherwise.
+            'phrases':[{'name':'sample','when':{'type':'always'}}] | 'phrases':[{'name':'samples','when':{'type':'always'}}] | /phrases/0/name | “samples” is the key of something else; call the phrase otherwise.
+            'phrases':[{'name':'late','when':{'type':'answered','field':'depth'}}] | 'phrases':[{'name':'late','when':{'type':'answered','field':'height'}}] | /phrases/0/when/field | There is no field “height”.
+            """)
+    void aTextIsRefused(String taken, String refused, String path, String message) {
+        assertThat(problems("{'type':'notice','key':'n','text':'x'," + taken + "}"))
+                .as(taken)
+                .isEmpty();
+        isRefused(problems("{'type':'notice','key':'n','text':'x'," + refused + "}"), path, message);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            'kind':{'type':'text'},'medium':'filling' | 'kind':{'type':'text'},'medium':'document' | /medium | “F” stands in the document only, so nobody could answer it; let it be asked while filling too.
+            'kind':{'type':'number','decimals':0},'medium':'document','value':{'type':'workedOut','formula':'1'} | 'kind':{'type':'number','decimals':0},'medium':'document','value':{'type':'workedOut','formula':'1','overtypable':true} | /medium | “F” stands in the document only, so nobody could answer it; let it be asked while filling too.
+            'kind':{'type':'signature'} | 'kind':{'type':'signature'},'medium':'filling' | /medium | “F” is asked while filling only; what is signed has to stand in the document.
+            """)
+    void whereAFieldStandsIsRefused(String taken, String refused, String path, String message) {
+        assertThat(problems("{'type':'field','key':'f','label':'F'," + taken + "}"))
+                .as(taken)
+                .isEmpty();
+        isRefused(problems("{'type':'field','key':'f','label':'F'," + refused + "}"), path, message);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            filling  | {'type':'initials'} | “F” is asked while filling only; what is signed has to stand in the document.
+            document | {'type':'text'}     | “F” stands in the document only, so nobody could answer it; let it be asked while filling too.
+            """)
+    void whereASectionStandsCountsForAllInIt(String medium, String kind, String message) {
+        String section =
+                "{'type':'section','key':'inner','medium':'%s','items':[{'type':'field','key':'f','label':'F','kind':%s}]}";
+        assertThat(problems(section.formatted("both", kind))).isEmpty();
+        isRefused(problems(section.formatted(medium, kind)), "/items/0/medium", message);
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
             {'type':'number','decimals':0}  | {'type':'number','decimals':-1} | /kind/decimals | A number has 0 to 10 decimals.

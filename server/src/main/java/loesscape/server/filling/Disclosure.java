@@ -28,6 +28,7 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Folding;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Item;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.Medium;
@@ -147,11 +148,20 @@ record Disclosure(Map<String, List<String>> held, Map<String, Node> nodes, Map<S
             return shown.contains(key) || keepsPlace(key);
         }
 
-        /** Whether neither it nor what holds it stands in the finished document only. */
+        /** Whether it, all that holds it, and of a page anything on it, stand not in the finished document only. */
         private boolean isOnScreen(String key) {
-            Node node = parts.nodes().get(key);
-            return node == null
-                    || (Medium.of(node).isOnScreen() && isOnScreen(holders.getOrDefault(key, TemplateIndex.ROOT)));
+            return switch (parts.nodes().get(key)) {
+                case null -> true;
+                case Page ignored -> {
+                    List<String> sections = held(key);
+                    yield sections.isEmpty() || sections.stream().anyMatch(this::isItselfOnScreen);
+                }
+                case Item ignored -> isItselfOnScreen(key) && isOnScreen(holders.getOrDefault(key, TemplateIndex.ROOT));
+            };
+        }
+
+        private boolean isItselfOnScreen(String key) {
+            return Medium.of(Objects.requireNonNull(parts.nodes().get(key))).isOnScreen();
         }
 
         private boolean keepsPlace(String key) {
