@@ -191,7 +191,7 @@
     </div>
   {/if}
 </span>
-<span class="marks" role="toolbar" aria-label="Writing">
+<span class="marks" role="group" aria-label="Writing">
   <Button
     look="token"
     title="Strong (Ctrl B)"

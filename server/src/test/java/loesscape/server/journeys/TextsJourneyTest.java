@@ -60,7 +60,7 @@ class TextsJourneyTest {
         text.press("Control+b");
         assertThat(text).hasValue("The fee is **{fee}**, and half of it again.");
         choose(text, ", and half of it again");
-        author.getByRole(AriaRole.TOOLBAR, named("Writing"))
+        author.getByRole(AriaRole.GROUP, named("Writing"))
                 .getByRole(AriaRole.BUTTON, within("only when …"))
                 .click();
         assertThat(text).hasValue("The fee is **{fee}**[phrase: , and half of it again].");
