@@ -51,8 +51,10 @@ class DisclosureTest {
                 .ok()
                 .json();
         assertThat(opened.at("/nodes/secretdepth/label").stringValue()).isEqualTo("Secretdepth");
-        assertThat(opened.at("/nodes/secretplace/text").stringValue()).isEqualTo("Secretplace");
-        assertThat(opened.at("/states/secretnotice/text").stringValue()).isEqualTo("Secretnotice of Yes");
+        assertThat(opened.at("/states/secretplace/text/0/spans/0/text").stringValue())
+                .isEqualTo("Secretplace");
+        assertThat(opened.at("/states/secretnotice/text/0/spans/0/text").stringValue())
+                .isEqualTo("Secretnotice of Yes");
         assertThat(opened.at("/nodes/soil/kind/choices").size()).isEqualTo(2);
         assertThat(opened.at("/held/s").toString()).contains("secretdepth", "secretnotice");
         assertThat(opened.toString()).doesNotContainIgnoringCase("secretforb").doesNotContain("Secretsection");
@@ -96,7 +98,7 @@ class DisclosureTest {
             Visitor.Answer kept = filler.put(path + "/answers/" + answer[0], "{\"typed\":\"%s\"}".formatted(answer[1]))
                     .ok();
             appeared += kept.json().get("nodes").size();
-            for (String part : List.of("held", "nodes", "states", "numbers")) {
+            for (String part : List.of("held", "nodes", "states")) {
                 ((tools.jackson.databind.node.ObjectNode) told.get(part))
                         .setAll((tools.jackson.databind.node.ObjectNode)
                                 kept.json().get(part));
