@@ -67,7 +67,7 @@
     {/if}
     <Input
       look="token faint"
-      class="key ml-auto min-w-0 text-right text-soft"
+      class="key ml-auto max-w-[45%] shrink-0 text-right text-soft"
       size={Math.min(24, key.length + 1)}
       aria-label="Key"
       title="Key: the name in exports and formulas"
