@@ -52,7 +52,11 @@ final class Rekeying {
         if (parts.uses(key)) {
             Node user = parts.nodes().get(key);
             throw new Refusal("The key “%s” is already used by “%s”."
-                    .formatted(key, user == null ? "a shared condition" : user.name()));
+                    .formatted(
+                            key,
+                            user != null
+                                    ? user.name()
+                                    : parts.hasPhrase(key) ? "a phrase of a text" : "a shared condition"));
         }
     }
 

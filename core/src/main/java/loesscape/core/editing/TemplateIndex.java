@@ -174,9 +174,17 @@ public record TemplateIndex(
         };
     }
 
-    /** Whether pages, sections, items or shared conditions use a key. */
+    /** Whether pages, sections, items, shared conditions or phrases of texts use a key. */
     public boolean uses(String key) {
-        return nodes.containsKey(key) || rest.conditions().containsKey(key);
+        return nodes.containsKey(key) || rest.conditions().containsKey(key) || hasPhrase(key);
+    }
+
+    /** Whether a text has a phrase of that name. */
+    boolean hasPhrase(String name) {
+        return nodes.values().stream()
+                .anyMatch(node -> node instanceof Notice notice
+                        && notice.phrases().stream()
+                                .anyMatch(phrase -> phrase.name().equals(name)));
     }
 
     /** What the names in the template mean. */

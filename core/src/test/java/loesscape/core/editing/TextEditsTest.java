@@ -82,7 +82,12 @@ class TextEditsTest {
     void aPhraseIsNotTheThingOfItsName() {
         assertThatThrownBy(() -> Editing.apply(AGREEMENT, new Edit.RenameKey("depth", "deep")))
                 .isInstanceOf(Refusal.class)
-                .hasMessageContaining("“deep” is the key of something else; call the phrase otherwise.");
+                .hasMessage("The key “deep” is already used by “a phrase of a text”.");
+        Template asked = Editing.apply(AGREEMENT, new Edit.Add(Edit.Novelty.YES_NO, "Deep", "asked", null));
+        assertThat(asked.fields()).extracting(Field::key).contains("deep_2").doesNotContain("deep");
+        isRefused(
+                new Edit.SetText("goal", "x", List.of(new Phrase("depth", DEEP))),
+                "“depth” is the key of something else; call the phrase otherwise.");
     }
 
     @Test
