@@ -86,7 +86,7 @@
               ontyped={(text) => filling.type(address(item, inRow), text)}
               onleave={() => filling.left.add(address(item, inRow))}
             />
-          {:else if it.type === "notice" && now?.type === "notice"}
+          {:else if it.type === "notice" && now?.type === "notice" && now.text.length}
             <div
               class={[isProse(it, now.look) ? "text-sheet" : "notice", lookClass(now.look)]}
               style={lookStyle(now.look)}

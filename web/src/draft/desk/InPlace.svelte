@@ -71,7 +71,9 @@
     ]}
     style={lookStyle(look)}
   >
-    {#if isSelected}<TextInPlace notice={node} />{:else if stand.type === "notice"}
+    {#if isSelected}<TextInPlace notice={node} />{:else if stand.type === "notice" && !stand.text.length}
+      <p class="soft">{node.text ? "Says nothing with these answers" : "An empty text"}</p>
+    {:else if stand.type === "notice"}
       <Passages text={stand.text} number={stand.number} />
     {/if}
   </div>

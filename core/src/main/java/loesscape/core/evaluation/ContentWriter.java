@@ -186,7 +186,7 @@ final class ContentWriter {
             case Field field when node instanceof NodeState.FieldState it -> line(field, it, address);
             case Field ignored -> null;
             case Notice notice ->
-                node instanceof NodeState.NoticeState it
+                node instanceof NodeState.NoticeState it && !it.text().isEmpty()
                         ? new Line.Told(it.number(), notice.clause(), it.text(), it.look())
                         : null;
             case Indicator indicator ->

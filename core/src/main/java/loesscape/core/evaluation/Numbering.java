@@ -83,7 +83,8 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
                 switch (item) {
                     case Section inner
                     when isShown(inner.key()) && inner.medium().isOnPaper() -> clauses(inner);
-                    case Notice it when it.clause() > 0 && it.medium().isOnPaper() && isShown(it.key()) -> clause(it);
+                    case Notice it
+                    when it.clause() > 0 && it.medium().isOnPaper() && saysSomething(it.key()) -> clause(it);
                     default -> {}
                 }
             }
@@ -113,6 +114,13 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
                 }
             }
             return around[0];
+        }
+
+        /** A clause of which no word is left is left out, and takes no number. */
+        private boolean saysSomething(String key) {
+            return state.nodes().get(key) instanceof NodeState.NoticeState it
+                    && it.shown()
+                    && !it.text().isEmpty();
         }
 
         private boolean isShown(String key) {

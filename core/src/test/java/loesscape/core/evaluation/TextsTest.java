@@ -223,6 +223,34 @@ class TextsTest {
     }
 
     @Test
+    void aClauseOfWhichNoWordIsLeftIsLeftOut() {
+        Section section = Section.of(
+                "s",
+                "S",
+                List.of(
+                        clause("a", 1)
+                                .withText("[by: Signed by {name}.]")
+                                .withPhrases(List.of(new Phrase("by", GIVEN))),
+                        clause("b", 1),
+                        Notice.of("r", "See {ref:a} and {ref:b}.")));
+        Template template = template(Numbering.NONE, asked(), section);
+        assertThat(labels(template, Answers.NONE)).isEqualTo("1");
+        assertThat(text(template, Answers.NONE)).isEqualTo("See – and 1.");
+        assertThat(Content.of(template, state(template, Answers.NONE))
+                        .sections()
+                        .getLast()
+                        .lines())
+                .hasSize(2);
+        Answers given = Answers.NONE.with("name", "Ines");
+        assertThat(text(template, given)).isEqualTo("See 1 and 2.");
+        assertThat(Content.of(template, state(template, given))
+                        .sections()
+                        .getLast()
+                        .lines())
+                .hasSize(3);
+    }
+
+    @Test
     void clausesThatAreNotInTheDocumentAreNotCounted() {
         Section section = Section.of(
                 "s",
