@@ -9,7 +9,7 @@ export const ASPECTS: Record<Aspect, AspectFacts> = {
   shown: {
     title: "Shown",
     plainDefault: true,
-    nodes: ["page", "field", "notice", "indicator", "picture", "divider", "section"],
+    nodes: ["page", "field", "notice", "indicator", "picture", "divider", "overlay", "section"],
   },
   required: {
     title: "Required",

@@ -36,9 +36,17 @@ export function said(problem: unknown): string {
 const LONGEST_WAIT = 20_000;
 const LONGEST_WAIT_WITH_A_FILE = 300_000;
 
-/** Asks the server; the answer is JSON, or nothing. What is sent is JSON too, or the bytes of a file. */
-export async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
-  const response = await answer(method, path, body);
+/**
+ * Asks the server; the answer is JSON, or nothing. What is sent is JSON too, or the bytes of a file; what goes along with a
+ * file and belongs in no address is told in headers.
+ */
+export async function request<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  along: Record<string, string> = {},
+): Promise<T> {
+  const response = await answer(method, path, body, along);
   if (response.status === 204) return undefined as T;
   try {
     return (await response.json()) as T;
@@ -53,19 +61,29 @@ export async function requestFile(method: string, path: string, body?: unknown):
 }
 
 /** The answer of the server, which went well. Where only the token had run out, it is asked once more with the new one. */
-async function answer(method: string, path: string, body: unknown): Promise<Response> {
+async function answer(
+  method: string,
+  path: string,
+  body: unknown,
+  along: Record<string, string> = {},
+): Promise<Response> {
   const token = cookie("XSRF-TOKEN");
   try {
-    return await ask(method, path, body);
+    return await ask(method, path, body, along);
   } catch (problem) {
     const isOld = problem instanceof Problem && problem.status === 403 && cookie("XSRF-TOKEN") !== token;
     if (!isOld) throw problem;
-    return ask(method, path, body);
+    return ask(method, path, body, along);
   }
 }
 
-async function ask(method: string, path: string, body: unknown): Promise<Response> {
-  const headers: Record<string, string> = { Accept: "application/json" };
+async function ask(
+  method: string,
+  path: string,
+  body: unknown,
+  along: Record<string, string>,
+): Promise<Response> {
+  const headers: Record<string, string> = { Accept: "application/json", ...along };
   const token = cookie("XSRF-TOKEN");
   if (token) headers["X-XSRF-TOKEN"] = token;
   let content: BodyInit | undefined;

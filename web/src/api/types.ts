@@ -16,6 +16,8 @@ export type AccountRow = {
   role: AccountRole;
 };
 
+export type Alignment = "start" | "middle" | "end";
+
 export type AnswerKept = {
   kept: string;
   held: Record<string, string[]>;
@@ -307,6 +309,7 @@ export type Content = {
   subtitle: string;
   sections: Block[];
   settings: PageSettings;
+  filled: FilledPage[];
 };
 
 export type CopyPages = {
@@ -486,6 +489,9 @@ export type Edit =
   | ({ type: "setOffer" } & EditSetOffer)
   | ({ type: "setSigns" } & EditSetSigns)
   | ({ type: "setPicture" } & EditSetPicture)
+  | ({ type: "setPlaces" } & EditSetPlaces)
+  | ({ type: "addAt" } & EditAddAt)
+  | ({ type: "setOverlay" } & EditSetOverlay)
   | ({ type: "newShared" } & EditNewShared)
   | ({ type: "setShared" } & EditSetShared)
   | ({ type: "extract" } & EditExtract)
@@ -515,6 +521,13 @@ export type EditAdd = {
   holder: string;
   after: string | null;
   shown: Condition | null;
+};
+
+export type EditAddAt = {
+  what: Novelty;
+  label: string;
+  page: string;
+  place: Place;
 };
 
 export type EditAddChoice = {
@@ -705,6 +718,12 @@ export type EditSetOrigin = {
   origin: Origin | null;
 };
 
+export type EditSetOverlay = {
+  key: string;
+  shape: OverlayShape;
+  words: string;
+};
+
 export type EditSetPageSettings = {
   pageSettings: PageSettings;
 };
@@ -713,6 +732,11 @@ export type EditSetPicture = {
   key: string;
   file: string;
   follows: string;
+};
+
+export type EditSetPlaces = {
+  page: string;
+  places: Place[];
 };
 
 export type EditSetRole = {
@@ -977,6 +1001,16 @@ export type FillLinkList = {
   links: FillLink[];
 };
 
+export type FilledPage = {
+  key: string;
+  sheet: SheetPage;
+  inks: Ink[];
+};
+
+export type FilledPages = {
+  pages: FilledPage[];
+};
+
 export type Finding = {
   key: string;
   message: string;
@@ -1070,12 +1104,55 @@ export type Indicator = {
   folding: Folding;
 };
 
+export type Ink =
+  | ({ type: "lettered" } & InkLettered)
+  | ({ type: "ticked" } & InkTicked)
+  | ({ type: "signedHere" } & InkSignedHere)
+  | ({ type: "picturedHere" } & InkPicturedHere)
+  | ({ type: "drawn" } & InkDrawn);
+
+export type InkDrawn = {
+  place: Place;
+  label: string;
+  shape: OverlayShape;
+  words: string;
+};
+
+export type InkLettered = {
+  place: Place;
+  label: string;
+  text: string;
+  look: Look;
+};
+
+export type InkPicturedHere = {
+  place: Place;
+  label: string;
+  picture: string;
+  file: string;
+};
+
+export type InkSignedHere = {
+  place: Place;
+  label: string;
+  signed: string;
+  role: string;
+};
+
+export type InkTicked = {
+  place: Place;
+  label: string;
+  choice: string;
+  tick: Tick;
+};
+
 export type Item =
   | ({ type: "field" } & Field)
   | ({ type: "notice" } & Notice)
   | ({ type: "indicator" } & Indicator)
   | ({ type: "picture" } & Picture)
   | ({ type: "divider" } & Divider)
+  | ({ type: "overlay" } & Overlay)
   | ({ type: "section" } & Section);
 
 export type KeepBlock = {
@@ -1100,6 +1177,14 @@ export type LengthClause = {
   test: OrderTest;
   length: number;
   whenBlank: boolean | null;
+};
+
+export type Lettering = {
+  size: number;
+  cells: number;
+  lines: boolean;
+  alignment: Alignment;
+  tick: Tick;
 };
 
 export type Line =
@@ -1309,6 +1394,7 @@ export type Node =
   | ({ type: "indicator" } & Indicator)
   | ({ type: "picture" } & Picture)
   | ({ type: "divider" } & Divider)
+  | ({ type: "overlay" } & Overlay)
   | ({ type: "section" } & Section);
 
 export type NodeState =
@@ -1389,7 +1475,7 @@ export type Notice = {
   folding: Folding;
 };
 
-export type Novelty = "page" | "section" | "repeatingSection" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "rating" | "yesNo" | "oneChoice" | "severalChoices" | "lookup" | "date" | "time" | "signature" | "initials" | "dateSigned" | "attachment" | "pictureField" | "payment" | "workedOut" | "notice" | "indicator" | "picture" | "divider";
+export type Novelty = "page" | "section" | "repeatingSection" | "text" | "longText" | "email" | "phone" | "webAddress" | "number" | "money" | "rating" | "yesNo" | "oneChoice" | "severalChoices" | "lookup" | "date" | "time" | "signature" | "initials" | "dateSigned" | "attachment" | "pictureField" | "payment" | "workedOut" | "notice" | "indicator" | "picture" | "divider" | "stroke" | "ring" | "cover";
 
 export type NumberOperand = {
   number: string;
@@ -1496,6 +1582,16 @@ export type Outside = {
 
 export type OutsideService = "mail" | "textMessages" | "payments" | "directory" | "authority" | "webhooks";
 
+export type Overlay = {
+  key: string;
+  label: string;
+  shape: OverlayShape;
+  words: string;
+  shown: Condition | null;
+};
+
+export type OverlayShape = "stroke" | "ring" | "cover";
+
 export type OwnAddress = {
   address: string;
 };
@@ -1508,6 +1604,8 @@ export type Page = {
   key: string;
   title: string;
   shown: Condition | null;
+  sheet: SheetPage | null;
+  places: Place[];
   sections: Section[];
 };
 
@@ -1675,6 +1773,19 @@ export type Picture = {
   follows: string;
   shown: Condition | null;
   folding: Folding;
+};
+
+export type Place = {
+  item: string;
+  choice: string;
+  row: number;
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+  lettering: Lettering;
+  source: string;
+  script: string;
 };
 
 export type Presence = {
@@ -1905,6 +2016,14 @@ export type Sheet = {
   record: number | null;
 };
 
+export type SheetPage = {
+  file: string;
+  number: number;
+  width: number;
+  height: number;
+  script: string;
+};
+
 export type Sign = {
   label: string;
   look: Look;
@@ -1982,6 +2101,11 @@ export type Template = {
   trials: Trial[];
 };
 
+export type TemplateImported = {
+  id: string;
+  remarks: string[];
+};
+
 export type TemplateList = {
   templates: TemplateRow[];
 };
@@ -2011,6 +2135,8 @@ export type TextClause = {
 };
 
 export type TextTest = "is" | "isNot" | "contains" | "doesNotContain" | "startsWith" | "endsWith" | "matches";
+
+export type Tick = "cross" | "tick" | "dot" | "ring";
 
 export type TimeOperand = {
   time: string;

@@ -29,6 +29,13 @@ export const NOVELTIES: Novel[] = [
   { id: "page", label: "Page", hint: "next and back in between" },
 ];
 
+/** What is drawn over the printed words of a page, and can be put on one only. */
+export const ON_SHEETS: Novel[] = [
+  { id: "stroke", label: "Stroke", hint: "strikes printed words out" },
+  { id: "ring", label: "Ring", hint: "marks one of printed alternatives" },
+  { id: "cover", label: "Cover", hint: "hides what does not apply" },
+];
+
 /** The kinds that a field can become: all but those that need a list to look things up in. */
 export const OTHER_KINDS = FIELD_KINDS.filter((type) => type !== "lookup").map((id) => ({
   id,

@@ -26,6 +26,8 @@
     return before.at(-1) ?? pages[0] ?? "";
   });
   const sections = $derived(page ? held(page) : []);
+  /** Whether answers are written on pages of a PDF, which fill beside the questions. */
+  const isPlaced = $derived(Object.values(sheet.nodes).some((it) => it.type === "page" && it.sheet !== null));
   const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
   const organisation = $derived(sheet.organisation);
   const progress = $derived(
@@ -86,6 +88,10 @@
     });
   });
 
+  let innerWidth = $state(0);
+  /** Whether there is room for the pages beside the questions. */
+  const isWide = $derived(innerWidth >= 1_200);
+
   /** On paper all pages stand under each other. */
   let printing = $state(false);
   $effect(() => {
@@ -115,7 +121,14 @@
   }
 </script>
 
+{#snippet paper()}
+  {#await import("./PagesBeside.svelte") then { default: PagesBeside }}
+    <PagesBeside {filling} {page} {focused} />
+  {/await}
+{/snippet}
+
 <svelte:window
+  bind:innerWidth
   onscroll={look}
   onresize={look}
   onbeforeprint={() => flushSync(() => (printing = true))}
@@ -136,7 +149,12 @@
   </div>
 </header>
 <div
-  class="mx-auto grid max-w-[1120px] grid-cols-[minmax(0,1fr)] pb-24 sm:px-6 sm:pt-6 md:grid-cols-[200px_minmax(0,620px)] md:gap-10"
+  class={[
+    "mx-auto grid pb-24 sm:px-6 sm:pt-6",
+    isPlaced && isWide
+      ? "max-w-[1560px] grid-cols-[150px_minmax(0,480px)_minmax(0,1fr)] gap-7"
+      : "max-w-[1120px] grid-cols-[minmax(0,1fr)] md:grid-cols-[200px_minmax(0,620px)] md:gap-10",
+  ]}
 >
   <ProgressCore {progress} {current} onlead={goTo} />
   <main
@@ -154,6 +172,7 @@
       </bdi>
     </p>
     {@render intro?.()}
+    {#if isPlaced && !isWide}{@render paper()}{/if}
     {#if sheet.hasOwnText || filling.concerns !== null}<ReadDocument {filling} />{/if}
     <div
       bind:this={questions}
@@ -185,6 +204,7 @@
       {/if}
     </div>
   </main>
+  {#if isPlaced && isWide}{@render paper()}{/if}
 </div>
 {@render aside?.()}
 <p class="sr-only" role="status">{filling.news}</p>

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { Asking } from "../api/asking.svelte";
   import Outcome from "../ui/Outcome.svelte";
-  import FileButton from "../ui/FileButton.svelte";
   import TableHead from "../ui/TableHead.svelte";
   import Table from "../ui/Table.svelte";
   import Button from "../ui/Button.svelte";
@@ -13,6 +12,7 @@
   import { session } from "../session.svelte";
   import Accounts from "./Accounts.svelte";
   import OrganisationSettings from "./OrganisationSettings.svelte";
+  import ImportFile from "./ImportFile.svelte";
   import TopBar from "./TopBar.svelte";
   import NotOpened from "../document/NotOpened.svelte";
 
@@ -32,9 +32,6 @@
     void begin(() => request<TemplateMade>("POST", "/api/templates", { title }));
   }
 
-  const importFile = (file: File) =>
-    begin(() => request<TemplateMade>("POST", "/api/templates/import", file));
-
   const begin = (made: () => Promise<TemplateMade>) =>
     making.run(async () => router.go(`/templates/${(await made()).id}`));
 </script>
@@ -43,38 +40,29 @@
 
 <TopBar title="Templates" />
 <main class="mx-auto max-w-[1040px] px-6 py-7">
-  <form onsubmit={make} class:hidden={!isAuthor} class="mb-6 flex flex-wrap items-end gap-3">
-    <label class="grid w-80 gap-1 font-semibold"
-      >New template
-      <Input
-        height="tall"
-        placeholder="Title, like Equipment loan agreement"
-        maxlength={200}
-        bind:value={title}
-      />
-    </label>
-    <Button look="primary" size="tall" type="submit">Make it</Button>
-    <FileButton size="tall" class="ml-auto" accept=".json,.loess,application/json" onfile={importFile}
-      >Import a template file</FileButton
-    >
-  </form>
-  {#if making.trouble?.problems.length}
-    <div role="alert" class="mb-6 rounded-xl border border-clay bg-paper px-4 py-3">
-      <p class="trouble">The file was not imported; nothing was changed.</p>
-      <ul class="mt-1 grid gap-1">
-        {#each making.trouble.problems as { path, message } (path + message)}
-          <li><span class="key">{path || "/"}</span> {message}</li>
-        {/each}
-      </ul>
-    </div>
-  {:else}<Outcome asking={making} class="mb-6" />{/if}
+  <div class:hidden={!isAuthor} class="mb-6 flex flex-wrap items-end gap-3">
+    <form onsubmit={make} class="flex flex-wrap items-end gap-3">
+      <label class="grid w-80 gap-1 font-semibold"
+        >New template
+        <Input
+          height="tall"
+          placeholder="Title, like Equipment loan agreement"
+          maxlength={200}
+          bind:value={title}
+        />
+      </label>
+      <Button look="primary" size="tall" type="submit">Make it</Button>
+    </form>
+    <ImportFile />
+  </div>
+  <Outcome asking={making} class="mb-6" />
   {#await list then { templates }}
     {#if templates.length === 0}
       <div class="rounded-xl border bg-paper px-8 py-12 text-center">
         <h2 class="text-base font-semibold">No templates yet</h2>
         <p class="soft mx-auto mt-1 max-w-md">
           A template is a document that responds to what is filled in. Give the first one a title above, or
-          import a template file.
+          bring a PDF form that is in use.
         </p>
       </div>
     {:else}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { request } from "../../api/http";
+  import type { FilledPages, Ink } from "../../api/types";
   import Button from "../../ui/light/Button.svelte";
   import { address, withRow } from "../../document/answers";
   import { wrapping } from "../../document/forms";
@@ -16,6 +18,8 @@
   import Note from "../margin/Note.svelte";
   import Now from "../margin/Now.svelte";
   import Said from "../margin/Said.svelte";
+  import SheetDesk from "./SheetDesk.svelte";
+  import { firstPages, placeName, sheetOf } from "../sheets";
   import SeveralEditor from "../editors/SeveralEditor.svelte";
   import Slip from "./Slip.svelte";
   import Threads from "./Threads.svelte";
@@ -30,6 +34,25 @@
   const copy = workingCopy();
   let ground = $state<HTMLElement>();
   const pages = $derived(copy.inside(""));
+  /** What stands at a place of a page of a PDF stands nowhere else. */
+  const placed = $derived(firstPages(pages, copy.nodes));
+  const unplaced = (section: string) => copy.inside(section).filter((key) => !placed.has(key));
+  /** What stands now on the pages of PDF files, as paper would have it; asked for when answers and edits have come to rest. */
+  let filled = $state.raw(new Map<string, Map<string, Ink>>());
+  $effect(() => {
+    void copy.answered;
+    if (!placed.size) return;
+    const asking = setTimeout(async () => {
+      const path = `/api/templates/${copy.template}/draft/paper/filled`;
+      const told = await request<FilledPages>("GET", path).catch(() => null);
+      if (!told) return;
+      filled = new Map(
+        told.pages.map(({ key, inks }) => [key, new Map(inks.map((ink) => [placeName(ink.place), ink]))]),
+      );
+    }, 120);
+    return () => clearTimeout(asking);
+  });
+  const NOTHING = new Map<string, Ink>();
   /** What stands before a section. */
   function number(section: string): string {
     const { state } = copy.view(section);
@@ -48,6 +71,26 @@
 
   const shown = (key: string) => copy.view(key).state.shown;
   const depth = (key: string) => copy.view(key).bond.depth;
+
+  const pageAround = (section: string): string =>
+    pages.includes(copy.holder(section)) ? copy.holder(section) : pageAround(copy.holder(section));
+  /** Of what stands on a page of a PDF, the sections are seen that hold more, have logic of their own, or are chosen. */
+  function isToBeSeen(section: string): boolean {
+    if (!sheetOf(copy.nodes.get(pageAround(section)))) return true;
+    const view = copy.view(section);
+    return (
+      unplaced(section).length > 0 ||
+      view.sentences.length > 0 ||
+      copy.selected === section ||
+      !copy.inside(section).length ||
+      isLastOfSheet(section)
+    );
+  }
+  /** Where one asks for more: behind each section, on a page of a PDF behind all of them. */
+  function isLastOfSheet(section: string): boolean {
+    const page = pageAround(section);
+    return !sheetOf(copy.nodes.get(page)) || copy.inside(page).at(-1) === section;
+  }
 
   /** A folded section is one slip, opened while something in it is selected. */
   const isSlip = (section: string) =>
@@ -122,6 +165,10 @@
 {/snippet}
 
 {#snippet block(section: string, number: string, top: boolean)}
+  {#if isToBeSeen(section)}{@render wholeBlock(section, number, top)}{/if}
+{/snippet}
+
+{#snippet wholeBlock(section: string, number: string, top: boolean)}
   {@const view = copy.view(section)}
   {@const node = view.node}
   {@const rowsNow = copy.rowsOf(section)}
@@ -178,21 +225,23 @@
             >Add a row</Button
           >
         {/if}
-        <InsertLine
-          holder={section}
-          after={copy.inside(section).at(-1) ?? null}
-          words={copy.inside(section).length
-            ? "Add here …"
-            : "Add the first question: write its label, or a kind"}
-          first={!copy.inside(section).length}
-        />
+        {#if isLastOfSheet(section)}<InsertLine
+            holder={section}
+            after={copy.inside(section).at(-1) ?? null}
+            words={copy.inside(section).length
+              ? sheetOf(copy.nodes.get(copy.holder(section)))
+                ? "Ask something that has no place on the page …"
+                : "Add here …"
+              : "Add the first question: write its label, or a kind"}
+            first={!copy.inside(section).length}
+          />{/if}
       {/snippet}
     </Line>
   {/if}
 {/snippet}
 
 {#snippet items(section: string, row: string)}
-  {#each rows(copy.inside(section), (key) => width(key, row)) as line (line[0])}
+  {#each rows(unplaced(section), (key) => width(key, row)) as line (line[0])}
     {#if copy.view(line[0]!).node.type === "section"}
       {@render block(line[0]!, "", false)}
     {:else}
@@ -324,6 +373,11 @@
           {#snippet margin()}{@render logic([page])}{/snippet}
         </Line>
       {/if}
+      {#if sheetOf(copy.view(page)) && shown(page)}<SheetDesk
+          {page}
+          {placed}
+          inks={filled.get(page) ?? NOTHING}
+        />{/if}
       {#each copy.inside(page) as section, place (section)}
         <svelte:element
           this={wrapping(copy.nodes.size)}

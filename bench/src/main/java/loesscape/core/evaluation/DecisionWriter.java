@@ -94,7 +94,7 @@ final class DecisionWriter {
     private @Nullable Codes[] codes() {
         Map<String, List<Operand>> compared = new HashMap<>();
         for (int slot = 0; slot < slots.count(); slot++) {
-            for (Logic.Place place : Logic.conditions(slots.node(slot))) {
+            for (Logic.StandingCondition place : Logic.conditions(slots.node(slot))) {
                 for (Condition.Leaf leaf : References.leaves(place.condition())) {
                     if (leaf instanceof Clause clause) {
                         compared.computeIfAbsent(clause.field(), ignored -> new ArrayList<>())

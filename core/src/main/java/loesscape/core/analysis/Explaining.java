@@ -62,7 +62,7 @@ public final class Explaining {
         Node node = path.getLast();
         String within = symbols.rowsAround(key);
         List<Reason> reasons = new ArrayList<>();
-        for (Logic.Place place : Logic.conditions(node)) {
+        for (Logic.StandingCondition place : Logic.conditions(node)) {
             reasons.add(new Reason(place.what(), explained(place.condition(), within, row)));
         }
         if (node instanceof Field field) {

@@ -54,7 +54,7 @@ public final class Findings {
     }
 
     private void look(Node node) {
-        for (Logic.Place place : Logic.conditions(node)) {
+        for (Logic.StandingCondition place : Logic.conditions(node)) {
             if (!(place.condition() instanceof Condition.Never) && satisfiable.isNever(place.condition())) {
                 report(
                         node,

@@ -27,6 +27,7 @@ import loesscape.core.model.Look.Shade;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
@@ -89,6 +90,9 @@ final class Additions {
             case INDICATOR -> Indicator.of(key, title, nearestNumber(parts, edit), startingBands(false));
             case PICTURE -> new Picture(key, label, "", "", null, Folding.PLAIN);
             case DIVIDER -> new Divider(key, null);
+            case STROKE -> new Overlay(key, label, Overlay.OverlayShape.STROKE, "", null);
+            case RING -> new Overlay(key, label, Overlay.OverlayShape.RING, "", null);
+            case COVER -> new Overlay(key, label, Overlay.OverlayShape.COVER, "", null);
         };
     }
 
@@ -203,6 +207,9 @@ final class Additions {
             case INDICATOR -> "New indicator";
             case PICTURE -> "Picture";
             case DIVIDER -> "Divider";
+            case STROKE -> "Stroke";
+            case RING -> "Ring";
+            case COVER -> "Cover";
             case YES_NO -> "New yes or no question";
             case ONE_CHOICE -> "New choice";
             case SEVERAL_CHOICES -> "New choices";

@@ -78,7 +78,7 @@ public final class Blocks {
                     lists.add(lookup.list());
                 }
             }
-            for (Logic.Place place : Logic.conditions(node)) {
+            for (Logic.StandingCondition place : Logic.conditions(node)) {
                 shared.addAll(symbols.sharedIn(place.condition()));
                 rolesIn(place.condition(), roles);
                 lists.addAll(symbols.listsNamed(place.condition()));

@@ -18,6 +18,7 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
@@ -106,6 +107,11 @@ public final class ChangeWords {
         if (Medium.of(was) != Medium.of(is)) {
             return "where to tell";
         }
+        if (was instanceof Page before
+                && is instanceof Page after
+                && !before.places().equals(after.places())) {
+            return "places on";
+        }
         if (was instanceof Notice before && is instanceof Notice after) {
             if (!before.phrases().equals(after.phrases())) {
                 return "phrases of";
@@ -132,6 +138,7 @@ public final class ChangeWords {
             case Indicator it -> it.label();
             case Picture it -> it.label();
             case Divider ignored -> "";
+            case Overlay it -> it.label() + it.words();
         };
     }
 

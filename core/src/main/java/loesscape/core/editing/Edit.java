@@ -17,8 +17,10 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.Medium;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Origin;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Phrase;
+import loesscape.core.model.Place;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -205,6 +207,31 @@ public sealed interface Edit {
     /** Sets the file of a picture and the field whose answer it shows; empty for none. */
     record SetPicture(String key, String file, String follows) implements Edit {}
 
+    /**
+     * Sets what stands where on a page of a PDF, in place of what stood there.
+     *
+     * @param page the key of the page
+     */
+    record SetPlaces(String page, List<Place> places) implements Edit {
+
+        public SetPlaces {
+            places = List.copyOf(places);
+        }
+    }
+
+    /**
+     * Adds something new with its place on a page of a PDF, behind all that the page holds.
+     *
+     * @param what an item
+     * @param label see {@link Add}
+     * @param place where it stands; its item and choice are not looked at. The choices of a choice get a place each, beside
+     *     each other
+     */
+    record AddAt(Novelty what, String label, String page, Place place) implements Edit {}
+
+    /** Sets what is drawn over the printed words of a page. */
+    record SetOverlay(String key, Overlay.OverlayShape shape, String words) implements Edit {}
+
     /** Makes a shared condition. */
     record NewShared(String name, Condition condition) implements Edit {}
 
@@ -386,7 +413,10 @@ public sealed interface Edit {
         NOTICE(null),
         INDICATOR(null),
         PICTURE(null),
-        DIVIDER(null);
+        DIVIDER(null),
+        STROKE(null),
+        RING(null),
+        COVER(null);
 
         private final @Nullable KindFacts kind;
 

@@ -14,6 +14,7 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Keys;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
@@ -65,7 +66,7 @@ public final class Editing {
      * @throws Refusal when the edit cannot be made
      */
     public static Edited apply(TemplateIndex before, Edit edit) {
-        TemplateIndex parts = SharedUses.tidied(edited(before, edit));
+        TemplateIndex parts = Placing.tidied(SharedUses.tidied(edited(before, edit)));
         PreparedTemplate prepared = PreparedTemplate.of(parts.template());
         valid(prepared);
         return new Edited(prepared, parts);
@@ -125,6 +126,9 @@ public final class Editing {
             case Edit.UseBlock it -> Blocks.use(parts, it);
             case Edit.TakeOver it -> Blocks.takeOver(parts, it);
             case Edit.SetOrigin it -> parts.with(Blocks.section(parts, it.key()).withOrigin(it.origin()));
+            case Edit.SetPlaces it -> Placing.set(parts, it);
+            case Edit.AddAt it -> Placing.add(parts, it);
+            case Edit.SetOverlay it -> Properties.overlay(parts, it);
             case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };
     }
@@ -146,12 +150,13 @@ public final class Editing {
     private static TemplateIndex relabel(TemplateIndex parts, String key, String label) {
         String text = label.strip();
         Node relabelled = switch (parts.node(key)) {
-            case Page it -> new Page(it.key(), text, it.shown(), List.of());
+            case Page it -> it.withTitle(text);
             case Section it -> it.withTitle(text);
             case Field it -> it.withLabel(text);
             case Notice it -> it.withText(text);
             case Indicator it -> it.withLabel(text);
             case Picture it -> new Picture(it.key(), text, it.file(), it.follows(), it.shown(), it.folding());
+            case Overlay it -> new Overlay(it.key(), text, it.shape(), it.words(), it.shown());
             case Divider it ->
                 throw new Refusal("A %s has no label.".formatted(it.name().toLowerCase(Locale.ROOT)));
         };

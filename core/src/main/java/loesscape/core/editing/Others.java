@@ -112,7 +112,7 @@ final class Others {
                     .anyMatch(formula -> symbols.listsNamed(formula).contains(key))) {
                 followers.add(new Refusal.Follower(node.key(), node.name(), "value"));
             }
-            for (Logic.Place place : Logic.conditions(node)) {
+            for (Logic.StandingCondition place : Logic.conditions(node)) {
                 if (symbols.listsNamed(place.condition()).contains(key)) {
                     followers.add(new Refusal.Follower(node.key(), node.name(), place.what()));
                 }

@@ -4,6 +4,7 @@ import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
 
@@ -96,6 +97,15 @@ final class Properties {
         }
         throw new Refusal(
                 "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));
+    }
+
+    static TemplateIndex overlay(TemplateIndex parts, Edit.SetOverlay edit) {
+        if (parts.node(edit.key()) instanceof Overlay it) {
+            return parts.with(
+                    new Overlay(it.key(), it.label(), edit.shape(), edit.words().strip(), it.shown()));
+        }
+        throw new Refusal("“%s” is not drawn over a page."
+                .formatted(parts.node(edit.key()).name()));
     }
 
     static TemplateIndex picture(TemplateIndex parts, Edit.SetPicture edit) {

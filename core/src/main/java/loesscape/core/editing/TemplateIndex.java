@@ -16,6 +16,7 @@ import loesscape.core.model.Item;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Picture;
@@ -151,13 +152,9 @@ public record TemplateIndex(
     }
 
     private Page page(Page page) {
-        return new Page(
-                page.key(),
-                page.title(),
-                page.shown(),
-                heldBy(page.key()).stream()
-                        .map(key -> section((Section) node(key)))
-                        .toList());
+        return page.withSections(heldBy(page.key()).stream()
+                .map(key -> section((Section) node(key)))
+                .toList());
     }
 
     private Section section(Section section) {
@@ -168,7 +165,7 @@ public record TemplateIndex(
 
     private static Node alone(Node node) {
         return switch (node) {
-            case Page page -> new Page(page.key(), page.title(), page.shown(), List.of());
+            case Page page -> page.withSections(List.of());
             case Section section -> section.withItems(List.of());
             case Item item -> item;
         };
@@ -306,13 +303,14 @@ public record TemplateIndex(
     /** A node under another key. */
     static Node keyed(Node node, String key) {
         return switch (node) {
-            case Page it -> new Page(key, it.title(), it.shown(), it.sections());
+            case Page it -> it.withKey(key);
             case Section it -> it.withKey(key);
             case Field it -> it.withKey(key);
             case Notice it -> it.withKey(key);
             case Indicator it -> it.withKey(key);
             case Picture it -> new Picture(key, it.label(), it.file(), it.follows(), it.shown(), it.folding());
             case Divider it -> new Divider(key, it.shown());
+            case Overlay it -> new Overlay(key, it.label(), it.shape(), it.words(), it.shown());
         };
     }
 }

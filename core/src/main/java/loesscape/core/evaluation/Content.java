@@ -1,6 +1,8 @@
 package loesscape.core.evaluation;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import loesscape.core.model.Field;
 import loesscape.core.model.Look;
 import loesscape.core.model.Medium;
@@ -14,8 +16,22 @@ import loesscape.core.model.Template;
  * @param subtitle of the document
  * @param sections the sections that are shown, with the titles of pages between them
  * @param settings how it lies on its pages
+ * @param filled the pages of PDF files it is written on; what stands there is not among the sections
  */
-public record Content(String title, String subtitle, List<Block> sections, PageSettings settings) {
+public record Content(
+        String title, String subtitle, List<Block> sections, PageSettings settings, List<FilledPage> filled) {
+
+    /** A document that is set from its items. */
+    public Content(String title, String subtitle, List<Block> sections, PageSettings settings) {
+        this(title, subtitle, sections, settings, List.of());
+    }
+
+    /** The same with more to tell at the end of its sections. */
+    public Content with(Block block) {
+        List<Block> more = new ArrayList<>(sections);
+        more.add(block);
+        return new Content(title, subtitle, more, settings, filled);
+    }
 
     /** A part of the document that is shown. */
     public sealed interface Block {
@@ -189,11 +205,14 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
 
     /** What a finished document made of a template says, with what is to be said of what was settled. */
     public static Content of(Template template, State state, Settled settled) {
+        ContentWriter writer = new ContentWriter(template, state, settled, Medium::isOnPaper);
+        PageFilling filling = new PageFilling(template, state, writer);
         return new Content(
                 template.title(),
                 template.subtitle(),
-                new ContentWriter(template, state, settled, Medium::isOnPaper).blocks(),
-                template.pageSettings());
+                writer.blocksWithout(filling.placed()),
+                template.pageSettings(),
+                filling.pages());
     }
 
     /** What was asked and told while it was filled in, whether or not it became part of the document. */
@@ -201,7 +220,7 @@ public record Content(String title, String subtitle, List<Block> sections, PageS
         return new Content(
                 template.title(),
                 template.subtitle(),
-                new ContentWriter(template, state, settled, Medium::isOnScreen).blocks(),
+                new ContentWriter(template, state, settled, Medium::isOnScreen).blocksWithout(Set.of()),
                 template.pageSettings());
     }
 }

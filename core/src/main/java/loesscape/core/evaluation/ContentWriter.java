@@ -18,6 +18,7 @@ import loesscape.core.model.Item;
 import loesscape.core.model.Look;
 import loesscape.core.model.Medium;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Role;
@@ -44,6 +45,7 @@ final class ContentWriter {
     private final Predicate<Medium> wanted;
     private final AnswerWords words;
     private final List<Block> blocks = new ArrayList<>();
+    private Set<String> elsewhere = Set.of();
 
     /** @param wanted where it is to stand */
     ContentWriter(Template template, State state, Settled settled, Predicate<Medium> wanted) {
@@ -54,7 +56,9 @@ final class ContentWriter {
         this.words = AnswerWords.in(SymbolTable.of(template).language());
     }
 
-    List<Block> blocks() {
+    /** @param told what is told elsewhere already, but for what is to be said of it */
+    List<Block> blocksWithout(Set<String> told) {
+        elsewhere = told;
         boolean hasTitles = template.pages().stream()
                         .filter(page -> !page.title().isEmpty())
                         .filter(page -> page.sections().stream().anyMatch(section -> wanted.test(section.medium())))
@@ -78,7 +82,7 @@ final class ContentWriter {
     }
 
     private void section(Section section, String row, int level) {
-        if (!wanted.test(section.medium())) {
+        if (!wanted.test(section.medium()) || isElsewhere(section)) {
             return;
         }
         if (!(state.of(address(section, row)) instanceof NodeState.SectionState stands) || !stands.shown()) {
@@ -100,6 +104,19 @@ final class ContentWriter {
         }
     }
 
+    /** Whether all that it could tell is told elsewhere. */
+    private boolean isElsewhere(Section section) {
+        return !elsewhere.isEmpty()
+                && section.items().stream()
+                        .allMatch(item -> item instanceof Section inner ? isElsewhere(inner) : isElsewhere(item));
+    }
+
+    private boolean isElsewhere(Item item) {
+        return elsewhere.contains(item.key())
+                && settled.notes().keySet().stream()
+                        .noneMatch(address -> RowNames.key(address).equals(item.key()));
+    }
+
     private void block(Section section, String title, String row, int level, String number) {
         List<Line> lines = new ArrayList<>();
         blocks.add(new Block.Lines(title, level, number, lines));
@@ -114,7 +131,7 @@ final class ContentWriter {
                 }
                 continue;
             }
-            Line line = wanted.test(Medium.of(item)) ? line(item, row) : null;
+            Line line = wanted.test(Medium.of(item)) && !isElsewhere(item) ? line(item, row) : null;
             if (line != null) {
                 lines.add(line);
             }
@@ -172,11 +189,17 @@ final class ContentWriter {
                 : Line.Answer.of("", field.label(), "", Look.PLAIN);
     }
 
-    private static String address(Item item, String row) {
+    static String address(Item item, String row) {
         return row.isEmpty() ? item.key() : RowNames.address(item.key(), row);
     }
 
-    private @Nullable Line line(Item item, String row) {
+    AnswerWords words() {
+        return words;
+    }
+
+    /** What is told of one item; null for nothing. */
+    @Nullable
+    Line line(Item item, String row) {
         String address = address(item, row);
         NodeState node = state.of(address);
         if (!node.shown()) {
@@ -193,6 +216,8 @@ final class ContentWriter {
                 node instanceof NodeState.IndicatorState it ? indicated(indicator, it.band()) : null;
             case Picture picture -> pictured(picture, row);
             case Divider ignored -> new Line.Ruled();
+            // It is drawn on its page, and says nothing elsewhere.
+            case Overlay ignored -> null;
             // They are written by themselves.
             case Section ignored -> null;
         };

@@ -88,6 +88,15 @@ public record Field(
         return label.length() <= LONGEST_NAME ? label : Keys.words(key);
     }
 
+    /** Whether it can be answered with a choice of that identity; yes and no are such too. */
+    public boolean hasChoice(String choice) {
+        if (kind instanceof FieldKind.YesNo) {
+            return choice.equals(FieldKind.YesNo.YES) || choice.equals(FieldKind.YesNo.NO);
+        }
+        return kind instanceof FieldKind.Choosing it
+                && it.withOther().stream().anyMatch(each -> each.id().equals(choice));
+    }
+
     /** This field under another key. */
     public Field withKey(String key) {
         return new Field(

@@ -22,7 +22,7 @@ public final class Logic {
      * @param what the thing it drives, in words
      * @param condition itself
      */
-    public record Place(String path, String what, Condition condition) {}
+    public record StandingCondition(String path, String what, Condition condition) {}
 
     /**
      * Something of a node that looks at answers.
@@ -35,22 +35,23 @@ public final class Logic {
     public record Use(String what, String path, boolean decides, Set<String> sources) {}
 
     /** The conditions of a node, in the order of its file. */
-    public static List<Place> conditions(Node node) {
-        List<Place> places = new ArrayList<>();
+    public static List<StandingCondition> conditions(Node node) {
+        List<StandingCondition> places = new ArrayList<>();
         for (Aspect aspect : Aspect.values()) {
             Condition condition = aspect.of(node);
             if (condition != null) {
                 String name = aspect.key();
-                places.add(new Place("/" + name, name, condition));
+                places.add(new StandingCondition("/" + name, name, condition));
             }
         }
         List<LookRule> looks = looks(node);
         for (int i = 0; i < looks.size(); i++) {
-            places.add(new Place("/looks/" + i + "/when", "look", looks.get(i).when()));
+            places.add(new StandingCondition(
+                    "/looks/" + i + "/when", "look", looks.get(i).when()));
         }
         if (node instanceof Field field) {
             for (int i = 0; i < field.checks().size(); i++) {
-                places.add(new Place(
+                places.add(new StandingCondition(
                         "/checks/" + i + "/refusedWhen",
                         "checks",
                         field.checks().get(i).refusedWhen()));
@@ -59,7 +60,8 @@ public final class Logic {
         if (node instanceof Notice notice) {
             for (int i = 0; i < notice.phrases().size(); i++) {
                 Phrase phrase = notice.phrases().get(i);
-                places.add(new Place("/phrases/" + i + "/when", "phrase “" + phrase.name() + "”", phrase.when()));
+                places.add(new StandingCondition(
+                        "/phrases/" + i + "/when", "phrase “" + phrase.name() + "”", phrase.when()));
             }
         }
         return places;
@@ -182,7 +184,7 @@ public final class Logic {
             }
         }
         return switch (mapped) {
-            case Page it -> it;
+            case Page it -> it.withPlaces(places(it.places(), mapping));
             case Section it ->
                 it.withLooks(looks(it.looks(), mapping))
                         .withOrigin(it.origin() == null ? null : it.origin().renamed(mapping::field));
@@ -201,7 +203,19 @@ public final class Logic {
                         it.key(), it.label(), it.file(), follows == null ? "" : follows, it.shown(), it.folding());
             }
             case Divider it -> it;
+            case Overlay it -> it;
         };
+    }
+
+    private static List<Place> places(List<Place> places, Mapping mapping) {
+        List<Place> mapped = new ArrayList<>();
+        for (Place place : places) {
+            String item = mapping.field(place.item());
+            if (item != null) {
+                mapped.add(place.ofItem(item));
+            }
+        }
+        return mapped;
     }
 
     private static Field field(Field it, Mapping mapping) {

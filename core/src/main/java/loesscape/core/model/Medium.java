@@ -49,6 +49,7 @@ public enum Medium {
             case Indicator ignored -> BOTH;
             case Picture ignored -> BOTH;
             case Divider ignored -> BOTH;
+            case Overlay ignored -> DOCUMENT;
         };
     }
 }

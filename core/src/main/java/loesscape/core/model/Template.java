@@ -99,6 +99,17 @@ public record Template(
         return names;
     }
 
+    /** The names of all PDF files beside the template that its pages are written on. */
+    public Set<String> sheets() {
+        Set<String> names = new TreeSet<>();
+        for (Page page : pages) {
+            if (page.sheet() != null) {
+                names.add(page.sheet().file());
+            }
+        }
+        return names;
+    }
+
     /** Every field in reading order. */
     public List<Field> fields() {
         return nodes().stream()

@@ -106,6 +106,7 @@ public final class Validation {
                 section(path + "/sections/" + s, page.sections().get(s), 0);
             }
         }
+        places();
         sharedConditions();
         new MediumCheck(this::report).check(template);
         new DocumentCheck(template, common, texts, this::report).check();
@@ -114,10 +115,19 @@ public final class Validation {
         }
     }
 
+    private void places() {
+        Map<String, Node> nodes = new HashMap<>();
+        template.nodes().forEach(node -> nodes.put(node.key(), node));
+        PlaceCheck check = new PlaceCheck(nodes, texts, this::report);
+        for (int p = 0; p < template.pages().size(); p++) {
+            check.check("/pages/" + p, template.pages().get(p));
+        }
+    }
+
     /** What every node has: a key and conditions. */
     private void node(String path, Node node) {
         key(path, node.key());
-        for (Logic.Place place : Logic.conditions(node)) {
+        for (Logic.StandingCondition place : Logic.conditions(node)) {
             common.condition(path + place.path(), place.condition(), symbols.rowsAround(node.key()));
         }
         List<LookRule> rules = Logic.looks(node);
@@ -199,6 +209,10 @@ public final class Validation {
                 followers.check(path, picture);
             }
             case Divider ignored -> {}
+            case Overlay overlay -> {
+                texts.line(path + "/label", overlay.label());
+                texts.paragraph(path + "/words", overlay.words());
+            }
             case Section ignored -> throw new IllegalStateException("Sections are looked at on their own");
         }
     }

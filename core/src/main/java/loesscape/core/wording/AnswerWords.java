@@ -5,7 +5,9 @@ import java.text.ListFormat;
 import java.text.NumberFormat;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.chrono.IsoChronology;
 import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeFormatterBuilder;
 import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.Currency;
@@ -95,6 +97,32 @@ public final class AnswerWords {
                 value instanceof Value.ChosenSet it ? joined(labels(kind, it), ListFormat.Type.OR) : of(kind, value);
         };
     }
+
+    /**
+     * A day in figures alone, for forms with a cell for each: day, month and year in the order of the language, the year in
+     * two figures where there are six cells.
+     */
+    public String figures(LocalDate day, int cells) {
+        String order = DateTimeFormatterBuilder.getLocalizedDateTimePattern(
+                FormatStyle.SHORT, null, IsoChronology.INSTANCE, language);
+        StringBuilder figures = new StringBuilder();
+        for (int letter : order.chars().distinct().toArray()) {
+            figures.append(
+                    switch (letter) {
+                        case 'd' -> "%02d".formatted(day.getDayOfMonth());
+                        case 'M' -> "%02d".formatted(day.getMonthValue());
+                        case 'y' ->
+                            cells < FULL_FIGURES
+                                    ? "%02d".formatted(day.getYear() % 100)
+                                    : "%04d".formatted(day.getYear());
+                        default -> "";
+                    });
+        }
+        return figures.toString();
+    }
+
+    /** Two for the day, two for the month, four for the year. */
+    private static final int FULL_FIGURES = 8;
 
     /** How many there are of something, in figures. */
     public String count(int number) {

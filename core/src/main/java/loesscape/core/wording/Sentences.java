@@ -28,6 +28,7 @@ import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Offer;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Phrase;
 import loesscape.core.model.Picture;
@@ -92,7 +93,7 @@ public final class Sentences {
             phrases(notice, sentences);
         }
         Medium medium = Medium.of(node);
-        if (medium != Medium.BOTH) {
+        if (medium != Medium.BOTH && !(node instanceof Overlay)) {
             sentences.add(plain(List.of(
                     new Strong(medium == Medium.DOCUMENT ? "In the document" : "While filling"), new Words(" only."))));
         }

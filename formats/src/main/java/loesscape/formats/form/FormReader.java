@@ -6,7 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import loesscape.formats.form.PdfForm.FormPage;
 import loesscape.formats.form.UnreadableForm.Reason;
-import org.apache.pdfbox.Loader;
+import loesscape.formats.seal.PackedPdf;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -37,9 +37,14 @@ public final class FormReader {
      * Reads a file.
      *
      * @param password by which it opens; empty for a file that opens without
-     * @throws UnreadableForm where it is no PDF with fields, is broken, locked, or more than is read
+     * @throws UnreadableForm where it is no PDF, is broken, locked, or more than is read
      */
     public static PdfForm read(byte[] file, String password) {
+        return open(file, password, FormReader::read);
+    }
+
+    /** Opens a file for as long as it is read. */
+    static <T> T open(byte[] file, String password, Reading<T> reading) {
         if (file.length > LARGEST) {
             throw new UnreadableForm(
                     Reason.TOO_MUCH,
@@ -48,14 +53,19 @@ public final class FormReader {
         if (!isPdf(file)) {
             throw new UnreadableForm(Reason.BROKEN, "This is no PDF, whatever it is called: a PDF begins with “%PDF”.");
         }
-        try (PDDocument document = Loader.loadPDF(file, password)) {
-            return read(document);
+        try {
+            PackedPdf.checkUsual(file);
+            try (PDDocument document = BoundedParser.open(file, password)) {
+                return reading.of(document);
+            }
         } catch (InvalidPasswordException locked) {
             throw new UnreadableForm(
                     Reason.PASSWORD,
                     password.isEmpty()
                             ? "This PDF opens with a password. Give it; it is not kept."
                             : "This is not the password of the PDF.");
+        } catch (PackedPdf.TooMuch tooMuch) {
+            throw new UnreadableForm(Reason.TOO_MUCH, "The PDF unpacks to so much that it is not looked into.");
         } catch (IOException | RuntimeException broken) {
             if (broken instanceof UnreadableForm known) {
                 throw known;
@@ -66,8 +76,18 @@ public final class FormReader {
         }
     }
 
-    /** The sign of a PDF stands within the first 1,024 bytes (ISO 32000-2, 7.5.2, and what readers bear with). */
-    private static boolean isPdf(byte[] file) {
+    /** What is made of an open document. */
+    @FunctionalInterface
+    interface Reading<T> {
+
+        T of(PDDocument document) throws IOException;
+    }
+
+    /**
+     * Whether some bytes are a PDF, whatever they are called. The sign of one stands within the first 1,024 bytes (ISO
+     * 32000-2, 7.5.2, and what readers bear with).
+     */
+    public static boolean isPdf(byte[] file) {
         int last = Math.min(file.length - 4, 1_024);
         for (int i = 0; i <= last; i++) {
             if (file[i] == '%' && file[i + 1] == 'P' && file[i + 2] == 'D' && file[i + 3] == 'F') {
@@ -77,7 +97,8 @@ public final class FormReader {
         return false;
     }
 
-    private static PdfForm read(PDDocument document) {
+    /** Reads an open document; one without fields has none. */
+    static PdfForm read(PDDocument document) {
         int count = document.getNumberOfPages();
         if (count > MOST_PAGES) {
             throw new UnreadableForm(
@@ -97,18 +118,16 @@ public final class FormReader {
         COSDictionary root = document.getDocumentCatalog().getCOSObject();
         COSDictionary form = root.getCOSDictionary(COSName.ACRO_FORM);
         COSArray fields = form == null ? null : form.getCOSArray(COSName.FIELDS);
-        boolean hasFields = fields != null && fields.size() > 0;
-        if (!hasFields && form != null && form.containsKey(COSName.getPDFName("XFA"))) {
+        if ((fields == null || fields.size() == 0) && form != null && form.containsKey(COSName.getPDFName("XFA"))) {
             throw new UnreadableForm(
                     Reason.NO_FIELDS,
                     "This form is of a kind (XFA) that only the program it was made with fills in. Save it there as a PDF with ordinary fields.");
         }
-        if (form == null || fields == null || !hasFields) {
-            throw new UnreadableForm(Reason.NO_FIELDS, "The PDF has no fields.");
-        }
         List<PlacedPage> placed = pages.stream().map(PlacedPage::of).toList();
-        FieldTree tree = new FieldTree(form, placed, widgets(pages));
-        tree.read(fields);
+        FieldTree tree = new FieldTree(form == null ? new COSDictionary() : form, placed, widgets(pages));
+        if (fields != null) {
+            tree.read(fields);
+        }
         FormScripts.ofDocument(root, tree.scripts());
         List<FormPage> seen = placed.stream().map(PlacedPage::seen).toList();
         return new PdfForm(seen, tree.fields(), tree.scripts());

@@ -30,7 +30,7 @@ import org.apache.pdfbox.pdmodel.interactive.viewerpreferences.PDViewerPreferenc
 public final class FinishedPdf {
 
     /** Grows whenever the same record would be printed otherwise, so that what was printed before is not taken for it. */
-    public static final int FORM = 2;
+    public static final int FORM = 3;
 
     private static final Instant NEVER = Instant.EPOCH;
 
@@ -40,14 +40,31 @@ public final class FinishedPdf {
     public static byte[] write(PrintedRecord printed) {
         Instant finished = printed.heading() == null ? NEVER : printed.heading().finished();
         try (PDDocument document = new PDDocument()) {
-            Typesetter.set(DocumentMarkup.of(printed), document);
+            Content content = printed.content();
+            SheetTags tags = new SheetTags();
+            if (!content.filled().isEmpty()) {
+                PaperWords words = new PaperWords(content.settings().language());
+                for (Content.Block rest :
+                        new SheetDrawing(document, printed.pictures(), words, tags).draw(content.filled())) {
+                    content = content.with(rest);
+                }
+            }
+            boolean isSet = content.filled().isEmpty() || !content.sections().isEmpty() || printed.evidence() != null;
+            if (isSet) {
+                Typesetter.set(DocumentMarkup.of(printed.with(content)), document);
+            } else {
+                ArchiveCatalog.begin(document, content);
+            }
             GregorianCalendar at = GregorianCalendar.from(finished.atZone(ZoneOffset.UTC));
             document.getDocumentInformation().setCreationDate(at);
             document.getDocumentInformation().setModificationDate(at);
             ArchiveMetadata.date(document, finished);
-            reading(document, printed.content());
+            reading(document, content);
             AssociatedFiles.attach(document, files(printed), at);
-            TagTidying.tidy(document, printed.content().settings().isRightToLeft());
+            if (isSet) {
+                TagTidying.tidy(document, content.settings().isRightToLeft());
+            }
+            tags.into(document);
             document.setDocumentId(identity(printed));
             ByteArrayOutputStream bytes = new ByteArrayOutputStream();
             document.save(bytes);

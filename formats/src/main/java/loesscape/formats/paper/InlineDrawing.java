@@ -14,6 +14,9 @@ import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.render.Box;
 import com.openhtmltopdf.render.RenderingContext;
 import java.awt.Component;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
@@ -30,6 +33,13 @@ import org.w3c.dom.Element;
 /** Draws the SVG that stands in a page; nothing in it is fetched. */
 final class InlineDrawing implements SVGDrawer {
 
+    /** The longer side of a drawing that is painted as dots. */
+    private static final int DOTS = 1_200;
+
+    private static final LoaderContext ALONE = LoaderContext.builder()
+            .externalResourcePolicy(ResourcePolicy.DENY_ALL)
+            .build();
+
     @Override
     public void importFontFaceRules(List<FontFaceRule> rules, SharedContext shared) {}
 
@@ -42,10 +52,7 @@ final class InlineDrawing implements SVGDrawer {
     @Override
     public SVGImage buildSVGImage(
             Element element, Box box, CssContext css, double width, double height, double dotsPerPixel) {
-        LoaderContext alone = LoaderContext.builder()
-                .externalResourcePolicy(ResourcePolicy.DENY_ALL)
-                .build();
-        SVGDocument drawing = new SVGLoader().load(new ByteArrayInputStream(text(element)), null, alone);
+        SVGDocument drawing = new SVGLoader().load(new ByteArrayInputStream(text(element)), null, ALONE);
         if (drawing == null) {
             throw new IllegalStateException("What stands in the page as a drawing is none");
         }
@@ -75,6 +82,23 @@ final class InlineDrawing implements SVGDrawer {
                         pen -> drawing.render((Component) null, pen, new ViewBox(wide, high)));
             }
         };
+    }
+
+    /** A drawing that was made safe, as dots, fine enough for paper. */
+    static BufferedImage painted(byte[] svg) {
+        SVGDocument drawing = new SVGLoader().load(new ByteArrayInputStream(svg), null, ALONE);
+        if (drawing == null) {
+            throw new IllegalStateException("A picture that was cleaned cannot be drawn");
+        }
+        double scale = DOTS / Math.max(1, Math.max(drawing.size().width, drawing.size().height));
+        int width = Math.clamp(Math.round(drawing.size().width * scale), 1, DOTS);
+        int height = Math.clamp(Math.round(drawing.size().height * scale), 1, DOTS);
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
+        Graphics2D pen = image.createGraphics();
+        pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+        drawing.render((Component) null, pen, new ViewBox(width, height));
+        pen.dispose();
+        return image;
     }
 
     private static byte[] text(Element element) {

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -52,6 +53,14 @@ public enum ShippedFont {
 
     boolean isBold() {
         return isBold;
+    }
+
+    /** The same letters, bold or not; as they are where there is one weight of them only. */
+    ShippedFont weighing(boolean bold) {
+        return Stream.of(values())
+                .filter(font -> font.family.equals(family) && font.isBold == bold)
+                .findFirst()
+                .orElse(this);
     }
 
     /** The font, read anew: each document keeps one of its own. */

@@ -25,8 +25,7 @@ import org.w3c.dom.Document;
 /** Sets a page as PDF, tagged, with all its fonts inside. Nothing is fetched but what the page carries in itself. */
 final class Typesetter {
 
-    private static final byte[] COLOURS =
-            ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
+    static final byte[] COLOURS = ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
 
     /** Measures of fonts, kept, so that a font that is only there for what others lack is not read for each document. */
     private static final FSCacheEx<String, FSCacheValue> MEASURES = new FSDefaultCacheStore();

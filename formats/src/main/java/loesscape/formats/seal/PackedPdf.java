@@ -16,7 +16,7 @@ import java.util.zip.InflaterInputStream;
  * for gigabytes, and those of an object stream (7.5.7) for millions of objects. Whatever begins like a stream is counted,
  * whatever its dictionary says of it, and so is what is packed in it once more.
  */
-final class PackedPdf {
+public final class PackedPdf {
 
     /** What all streams may unpack to, in bytes: what a signed document holds of files, many times. */
     private static final long MOST = 400_000_000;
@@ -48,8 +48,11 @@ final class PackedPdf {
     private long ofObjects;
     private int objects;
 
-    private PackedPdf(byte[] pdf) {
+    private final boolean alone;
+
+    private PackedPdf(byte[] pdf, boolean alone) {
         this.pdf = pdf;
+        this.alone = alone;
     }
 
     /**
@@ -58,11 +61,20 @@ final class PackedPdf {
      * @throws TooMuch where it unpacks to more than is looked at, or is packed in a way that cannot be told
      */
     static void check(byte[] pdf) throws TooMuch {
-        new PackedPdf(pdf).check();
+        new PackedPdf(pdf, true).check();
+    }
+
+    /**
+     * Looks at what is packed in the usual way, where all else is counted by others.
+     *
+     * @throws TooMuch where it unpacks to more than is looked at
+     */
+    public static void checkUsual(byte[] pdf) throws TooMuch {
+        new PackedPdf(pdf, false).check();
     }
 
     /** A file is not unpacked; the message says why. */
-    static final class TooMuch extends IOException {
+    public static final class TooMuch extends IOException {
 
         private static final long serialVersionUID = 1;
 
@@ -79,7 +91,7 @@ final class PackedPdf {
         for (int at = 0; at < pdf.length; at++) {
             switch (pdf[at]) {
                 case '/' -> {
-                    if (UNKNOWN.contains(name(at + 1))) {
+                    if (alone && UNKNOWN.contains(name(at + 1))) {
                         throw new TooMuch(OTHERWISE);
                     }
                 }

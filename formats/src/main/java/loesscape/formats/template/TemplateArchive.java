@@ -13,30 +13,38 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import loesscape.core.model.Template;
+import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.picture.UnsafePicture;
 
 /**
  * A template with the pictures beside it, in a zip archive ({@code *.loess}; APPNOTE.TXT of PKWARE, ISO/IEC 21320-1):
- * the template file as {@code template.loess.json}, the pictures under {@code pictures/}.
+ * the template file as {@code template.loess.json}, the pictures under {@code pictures/},
+ * the PDF files whose pages it is written on under {@code sheets/}.
  *
  * @param template the template
  * @param pictures by the names that the template uses
- */
-public record TemplateArchive(Template template, List<SafePicture> pictures) {
+ * @param sheets by the names that the template uses
+ *  */
+public record TemplateArchive(Template template, List<SafePicture> pictures, List<Sheet> sheets) {
+
+    /** A PDF whose pages the document is written on. */
+    public record Sheet(String name, byte[] content) {}
 
     /** The most bytes of an archive, packed and unpacked. */
     public static final int LARGEST = 40 * 1024 * 1024;
 
     private static final String TEMPLATE = "template.loess.json";
     private static final String PICTURES = "pictures/";
+    private static final String SHEETS = "sheets/";
     private static final Pattern NAME = Pattern.compile("[A-Za-z0-9][A-Za-z0-9._-]{0,99}");
     private static final int MOST_ENTRIES = 500;
     private static final FileTime NO_TIME = FileTime.fromMillis(0);
 
     public TemplateArchive {
         pictures = List.copyOf(pictures);
+        sheets = List.copyOf(sheets);
     }
 
     /** Whether some bytes are an archive, and not a template file alone. */
@@ -52,10 +60,11 @@ public record TemplateArchive(Template template, List<SafePicture> pictures) {
      */
     public static TemplateArchive read(byte[] bytes) {
         if (!isArchive(bytes)) {
-            return new TemplateArchive(TemplateFile.read(bytes), List.of());
+            return new TemplateArchive(TemplateFile.read(bytes), List.of(), List.of());
         }
         byte[] template = null;
         List<SafePicture> pictures = new ArrayList<>();
+        List<Sheet> sheets = new ArrayList<>();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             int left = LARGEST;
             int entries = 0;
@@ -69,6 +78,8 @@ public record TemplateArchive(Template template, List<SafePicture> pictures) {
                     template = content;
                 } else if (entry.getName().startsWith(PICTURES)) {
                     pictures.add(picture(entry.getName().substring(PICTURES.length()), content));
+                } else if (entry.getName().startsWith(SHEETS)) {
+                    sheets.add(sheet(entry.getName().substring(SHEETS.length()), content));
                 }
             }
         } catch (IOException e) {
@@ -77,7 +88,15 @@ public record TemplateArchive(Template template, List<SafePicture> pictures) {
         if (template == null) {
             throw new JsonProblem("", "The archive holds no %s.".formatted(TEMPLATE));
         }
-        return new TemplateArchive(TemplateFile.read(template), pictures);
+        return new TemplateArchive(TemplateFile.read(template), pictures, sheets);
+    }
+
+    /** A PDF under the name it has in the archive, without whatever it would do by itself. */
+    private static Sheet sheet(String name, byte[] content) {
+        if (!NAME.matcher(name).matches()) {
+            throw new JsonProblem("", "A PDF in the archive has a name that cannot be used; rename it.");
+        }
+        return new Sheet(name, ImportedPdf.sheet(content));
     }
 
     /** A picture under the name it has in the archive, because the template uses that. */
@@ -96,6 +115,9 @@ public record TemplateArchive(Template template, List<SafePicture> pictures) {
             put(zip, TEMPLATE, TemplateFile.write(template).getBytes(StandardCharsets.UTF_8));
             for (SafePicture picture : pictures) {
                 put(zip, PICTURES + picture.name(), picture.content());
+            }
+            for (Sheet sheet : sheets) {
+                put(zip, SHEETS + sheet.name(), sheet.content());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

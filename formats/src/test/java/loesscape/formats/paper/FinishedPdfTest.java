@@ -34,6 +34,7 @@ import loesscape.core.model.PageSettings;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.formats.export.RecordHeading;
+import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.json.Json;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.seal.Authority;
@@ -93,6 +94,14 @@ class FinishedPdfTest {
         return all.stream();
     }
 
+    private static byte[] sheet(String name) {
+        try {
+            return ImportedPdf.sheet(Files.readAllBytes(DEMO.resolve(name + ".pdf")));
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
     private static PrintedRecord printed(String name, String language, Theme theme) throws IOException {
         Template template = TemplateFile.read(Files.readString(DEMO.resolve(name + ".loess.json")));
         Map<String, String> typed = new HashMap<>();
@@ -113,13 +122,15 @@ class FinishedPdfTest {
                         content.title(),
                         content.subtitle(),
                         content.sections(),
-                        new PageSettings(settings.spacing(), settings.paper(), settings.numbering(), language)),
+                        new PageSettings(settings.spacing(), settings.paper(), settings.numbering(), language),
+                        content.filled()),
                 new RecordHeading(7, 2, FINISHED),
                 theme,
                 PrintedRecord.Pictures.of(
                         content,
                         beside -> Optional.of(picture(beside.startsWith("chalk") ? "chalk.svg" : "well.svg")),
-                        given -> Optional.empty()),
+                        given -> Optional.empty(),
+                        sheet -> Optional.of(sheet(name))),
                 "{}",
                 null);
     }
@@ -337,7 +348,8 @@ class FinishedPdfTest {
                 content,
                 new RecordHeading(1, 1, FINISHED),
                 Theme.PLAIN,
-                PrintedRecord.Pictures.of(content, name -> Optional.empty(), file -> Optional.of(given)),
+                PrintedRecord.Pictures.of(
+                        content, name -> Optional.empty(), file -> Optional.of(given), sheet -> Optional.empty()),
                 "",
                 null));
         assertThat(words(pdf)).contains("Photograph", "site.png");

@@ -87,7 +87,7 @@ class SafePictureTest {
         Template template =
                 Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of())))));
         SafePicture picture = SafePicture.read("map.png", png(8));
-        TemplateArchive archive = new TemplateArchive(template, List.of(picture));
+        TemplateArchive archive = new TemplateArchive(template, List.of(picture), List.of());
         TemplateArchive read = TemplateArchive.read(archive.write());
         assertThat(read.template()).isEqualTo(template);
         assertThat(read.pictures()).hasSize(1);

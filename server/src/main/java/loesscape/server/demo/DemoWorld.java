@@ -14,6 +14,7 @@ import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.model.Origin;
 import loesscape.core.model.Template;
+import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonReader;
 import loesscape.formats.paper.Theme;
@@ -31,6 +32,7 @@ import loesscape.server.platform.doors.Secrets;
 import loesscape.server.templates.AccessStore;
 import loesscape.server.templates.PictureStore;
 import loesscape.server.templates.ReleaseStore;
+import loesscape.server.templates.SheetStore;
 import loesscape.server.templates.TemplateStore;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -49,6 +51,7 @@ public class DemoWorld implements ApplicationRunner {
             "soil-sample-sheet",
             "equipment-loan-agreement",
             "soil-sample-series",
+            "drainage-consent",
             "drilling-agreement",
             "borehole-and-well-permit");
 
@@ -65,6 +68,7 @@ public class DemoWorld implements ApplicationRunner {
     private final TryoutStore tryouts;
     private final Fillings fillings;
     private final PictureStore pictures;
+    private final SheetStore sheets;
     private final BlockStore blocks;
     private final OrganisationStore organisations;
     private final PasswordEncoder encoder;
@@ -79,6 +83,7 @@ public class DemoWorld implements ApplicationRunner {
             TryoutStore tryouts,
             Fillings fillings,
             PictureStore pictures,
+            SheetStore sheets,
             BlockStore blocks,
             OrganisationStore organisations,
             PasswordEncoder encoder,
@@ -91,6 +96,7 @@ public class DemoWorld implements ApplicationRunner {
         this.tryouts = tryouts;
         this.fillings = fillings;
         this.pictures = pictures;
+        this.sheets = sheets;
         this.blocks = blocks;
         this.organisations = organisations;
         this.encoder = encoder;
@@ -122,6 +128,10 @@ public class DemoWorld implements ApplicationRunner {
                 if (TemplateFile.compact(document).contains(drawn.name())) {
                     pictures.keep(template, drawn);
                 }
+            }
+            for (String sheet : document.sheets()) {
+                byte[] form = resource(name + ".pdf");
+                sheets.keep(template, sheet, ImportedPdf.sheet(form), new SheetStore.Original(name + ".pdf", form));
             }
             release(template, author, "First release", records(name));
             if (name.equals("drilling-agreement")) {

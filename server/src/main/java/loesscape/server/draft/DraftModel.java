@@ -25,6 +25,7 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Look;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
@@ -196,6 +197,7 @@ final class DraftModel {
             case Page ignored -> new NodeState.PlainState(false, List.of());
             case Picture ignored -> new NodeState.PlainState(false, List.of());
             case Divider ignored -> new NodeState.PlainState(false, List.of());
+            case Overlay ignored -> new NodeState.PlainState(false, List.of());
         };
     }
 }

@@ -2,6 +2,7 @@ package loesscape.server.draft;
 
 import java.util.UUID;
 import loesscape.server.accounts.Author;
+import loesscape.server.filling.FillApi;
 import loesscape.server.records.ReadingCopies;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -26,6 +27,12 @@ class PaperApi {
     @GetMapping
     ReadingCopies.CopyPages now(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
         return preview.now(id, author.id()).about();
+    }
+
+    /** What stands now on the pages of PDF files that the document is written on. */
+    @GetMapping("/filled")
+    FillApi.FilledPages filled(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
+        return new FillApi.FilledPages(preview.content(id, author.id()).filled());
     }
 
     @GetMapping("/pdf")

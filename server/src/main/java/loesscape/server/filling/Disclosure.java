@@ -34,6 +34,7 @@ import loesscape.core.model.Look;
 import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
@@ -172,6 +173,7 @@ record Disclosure(Map<String, List<String>> held, Map<String, Node> nodes, Map<S
                 case Indicator it -> it.folding();
                 case Picture it -> it.folding();
                 case Divider ignored -> Folding.PLAIN;
+                case Overlay ignored -> Folding.PLAIN;
                 case Page ignored -> Folding.PLAIN;
                 case null -> Folding.PLAIN;
             };
@@ -238,6 +240,7 @@ record Disclosure(Map<String, List<String>> held, Map<String, Node> nodes, Map<S
         return switch (node) {
             case Page it -> it;
             case Divider it -> it;
+            case Overlay it -> it;
             case Section it -> it.withTitle(veiled(it.title())).withHelp(veiled(it.help()));
             case Notice it -> it;
             case Indicator it ->
@@ -282,6 +285,7 @@ record Disclosure(Map<String, List<String>> held, Map<String, Node> nodes, Map<S
             case Section section -> section.withOrigin(null);
             // What it says now is told by its state; phrases that do not stand there are nobody's business.
             case Notice notice -> notice.withText("").withPhrases(List.of());
+            case Page page -> page.withoutPlaces();
             default -> node;
         };
         return Logic.mapped(bare, NOTHING_KNOWN);

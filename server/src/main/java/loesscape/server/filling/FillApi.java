@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
+import java.util.List;
+import loesscape.core.evaluation.FilledPage;
 import loesscape.server.files.HandedIn;
 import loesscape.server.filling.Fillings.AnswerKept;
 import loesscape.server.filling.Fillings.Finished;
@@ -111,6 +113,21 @@ public class FillApi {
     @GetMapping("/paper/pages/{number}")
     ResponseEntity<byte[]> page(@PathVariable String link, @PathVariable int number, HttpServletRequest request) {
         return copies.page(fillings.copy(link, cookie.of(request)), number);
+    }
+
+    /** What stands now on the pages of PDF files that the document is written on. */
+    @GetMapping("/filled")
+    FilledPages filled(@PathVariable String link, HttpServletRequest request) {
+        return new FilledPages(fillings.content(link, cookie.of(request)).filled());
+    }
+
+    /** Pages of PDF files with what stands on them; none where the document is set from its items. */
+    public record FilledPages(List<FilledPage> pages) {}
+
+    /** A page of a PDF file that the document is written on. */
+    @GetMapping("/sheets/{name}/pages/{number}")
+    ResponseEntity<byte[]> sheet(@PathVariable String link, @PathVariable String name, @PathVariable int number) {
+        return fillings.sheet(link, name, number);
     }
 
     @PostMapping("/finish")

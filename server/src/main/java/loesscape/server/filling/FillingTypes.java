@@ -10,6 +10,7 @@ public final class FillingTypes {
             FillLinksApi.FillLinkList.class,
             Sheet.class,
             Fillings.AnswerKept.class,
+            FillApi.FilledPages.class,
             Fillings.Finished.class,
             FillApi.TypedAnswer.class);
 

@@ -40,8 +40,11 @@ import loesscape.server.templates.PictureStore;
 import loesscape.server.templates.ReleaseStore;
 import loesscape.server.templates.ReleaseStore.LinkTarget;
 import loesscape.server.templates.ReleasedTemplates;
+import loesscape.server.templates.SheetPictures;
+import loesscape.server.templates.SheetStore;
 import loesscape.server.templates.TemplateStore;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -59,6 +62,8 @@ public class Fillings {
     private final RecordPdfs pdfs;
     private final Forcing forcing;
     private final PictureStore pictures;
+    private final SheetStore sheets;
+    private final SheetPictures sheetPictures;
     private final OrganisationStore organisations;
     private final ReadingCopies copies;
     private final Clock clock;
@@ -74,6 +79,8 @@ public class Fillings {
             RecordPdfs pdfs,
             Forcing forcing,
             PictureStore pictures,
+            SheetStore sheets,
+            SheetPictures sheetPictures,
             OrganisationStore organisations,
             ReadingCopies copies,
             Clock clock) {
@@ -87,6 +94,8 @@ public class Fillings {
         this.pdfs = pdfs;
         this.forcing = forcing;
         this.pictures = pictures;
+        this.sheets = sheets;
+        this.sheetPictures = sheetPictures;
         this.organisations = organisations;
         this.copies = copies;
         this.clock = clock;
@@ -287,11 +296,8 @@ public class Fillings {
     ReadingCopies.ReadingCopy copy(String link, @Nullable String secret) {
         LinkTarget target = target(link);
         checkOpen(target);
-        Filling filling = secret == null ? null : fillings.find(link, secret).orElse(null);
-        Answers answers = filling == null ? Answers.NONE : filling.answers();
-        CompiledTemplate release = release(target);
-        State state = release.evaluate(answers, new Context(LocalDate.now(clock), Stage.FINISHED, ""));
-        Content content = Content.of(release.template(), state);
+        Filling filling = begun(link, secret);
+        Content content = content(target, filling);
         return copies.of(
                 content,
                 () -> PrintedRecord.Pictures.of(
@@ -300,7 +306,36 @@ public class Fillings {
                         file -> (filling == null
                                         ? Optional.<FileStore.Outgoing>empty()
                                         : files.find(filling.id(), file))
-                                .map(FileStore.Outgoing::taken)));
+                                .map(FileStore.Outgoing::taken),
+                        name -> sheets.find(target.template(), name)));
+    }
+
+    /** What the document would say now. */
+    Content content(String link, @Nullable String secret) {
+        LinkTarget target = target(link);
+        checkOpen(target);
+        return content(target, begun(link, secret));
+    }
+
+    private @Nullable Filling begun(String link, @Nullable String secret) {
+        return secret == null ? null : fillings.find(link, secret).orElse(null);
+    }
+
+    private Content content(LinkTarget target, @Nullable Filling filling) {
+        Answers answers = filling == null ? Answers.NONE : filling.answers();
+        CompiledTemplate release = release(target);
+        State state = release.evaluate(answers, new Context(LocalDate.now(clock), Stage.FINISHED, ""));
+        return Content.of(release.template(), state);
+    }
+
+    /** A page of a PDF that the release is written on; of no other, for there may be pages in it that nobody has seen yet. */
+    ResponseEntity<byte[]> sheet(String link, String name, int page) {
+        LinkTarget target = target(link);
+        checkOpen(target);
+        if (!release(target).template().sheets().contains(name)) {
+            throw new Problems.Missing("There is no such page.");
+        }
+        return sheetPictures.answer(target.template(), name, page);
     }
 
     private static Filling open(Filling filling) {

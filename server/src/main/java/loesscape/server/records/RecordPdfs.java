@@ -13,6 +13,7 @@ import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.files.FileStore;
 import loesscape.server.platform.web.HeavyWork;
 import loesscape.server.templates.PictureStore;
+import loesscape.server.templates.SheetStore;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -26,6 +27,7 @@ public class RecordPdfs {
     private final RecordStore records;
     private final OrganisationStore organisations;
     private final PictureStore pictures;
+    private final SheetStore sheets;
     private final FileStore files;
     private final HeavyWork heavy;
 
@@ -33,11 +35,13 @@ public class RecordPdfs {
             RecordStore records,
             OrganisationStore organisations,
             PictureStore pictures,
+            SheetStore sheets,
             FileStore files,
             HeavyWork heavy) {
         this.records = records;
         this.organisations = organisations;
         this.pictures = pictures;
+        this.sheets = sheets;
         this.files = files;
         this.heavy = heavy;
     }
@@ -67,7 +71,8 @@ public class RecordPdfs {
                         content,
                         name -> pictures.find(template, name),
                         file -> files.ofRecord(template, row.heading().number(), file)
-                                .map(FileStore.Outgoing::taken)),
+                                .map(FileStore.Outgoing::taken),
+                        name -> sheets.find(template, name)),
                 RecordsJson.write(List.of(row)),
                 evidence);
         return heavy.alone(() -> FinishedPdf.write(printed), most);

@@ -165,6 +165,22 @@ class TurnApi {
         return copies.page(turns.copy(caller(link, request)), number);
     }
 
+    /** What stands now on the pages of PDF files that the document is written on. */
+    @GetMapping("/filled")
+    FillApi.FilledPages filled(@PathVariable String link, HttpServletRequest request) {
+        return new FillApi.FilledPages(turns.content(caller(link, request)).filled());
+    }
+
+    /** A page of a PDF file that the document is written on. */
+    @GetMapping("/sheets/{name}/pages/{number}")
+    ResponseEntity<byte[]> sheet(
+            @PathVariable String link,
+            @PathVariable String name,
+            @PathVariable int number,
+            HttpServletRequest request) {
+        return turns.sheet(caller(link, request), name, number);
+    }
+
     @PostMapping("/finish")
     TurnEnded finish(@PathVariable String link, HttpServletRequest request) {
         return turns.finish(caller(link, request));

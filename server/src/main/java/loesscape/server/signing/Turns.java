@@ -32,7 +32,10 @@ import loesscape.server.signing.DispatchStore.StoredDispatch;
 import loesscape.server.signing.TurnLinks.Caller;
 import loesscape.server.signing.TurnLinks.Followed;
 import loesscape.server.templates.PictureStore;
+import loesscape.server.templates.SheetPictures;
+import loesscape.server.templates.SheetStore;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -46,6 +49,8 @@ public class Turns {
     private final FillingStore fillings;
     private final FileStore files;
     private final PictureStore pictures;
+    private final SheetStore sheets;
+    private final SheetPictures sheetPictures;
     private final OrganisationStore organisations;
     private final AnswerRules rules;
     private final DispatchService dispatchService;
@@ -62,6 +67,8 @@ public class Turns {
             FillingStore fillings,
             FileStore files,
             PictureStore pictures,
+            SheetStore sheets,
+            SheetPictures sheetPictures,
             OrganisationStore organisations,
             AnswerRules rules,
             DispatchService dispatchService,
@@ -76,6 +83,8 @@ public class Turns {
         this.fillings = fillings;
         this.files = files;
         this.pictures = pictures;
+        this.sheets = sheets;
+        this.sheetPictures = sheetPictures;
         this.organisations = organisations;
         this.rules = rules;
         this.dispatchService = dispatchService;
@@ -246,14 +255,33 @@ public class Turns {
     ReadingCopies.ReadingCopy copy(Caller caller) {
         Followed followed = follow(caller);
         StoredDispatch kept = followed.kept();
-        DispatchDocument now = dispatchService.read(kept);
-        Content content = Content.of(now.document().template(), now.state(followed.role()));
+        Content content = content(followed);
         return copies.of(
                 content,
                 () -> PrintedRecord.Pictures.of(
                         content,
                         name -> pictures.find(kept.template(), name),
-                        file -> files.find(kept.filling(), file).map(FileStore.Outgoing::taken)));
+                        file -> files.find(kept.filling(), file).map(FileStore.Outgoing::taken),
+                        name -> sheets.find(kept.template(), name)));
+    }
+
+    /** What the document would say now, as far as this person may see it. */
+    Content content(Caller caller) {
+        return content(follow(caller));
+    }
+
+    private Content content(Followed followed) {
+        DispatchDocument now = dispatchService.read(followed.kept());
+        return Content.of(now.document().template(), now.state(followed.role()));
+    }
+
+    /** A page of a PDF that the document is written on. */
+    ResponseEntity<byte[]> sheet(Caller caller, String name, int page) {
+        StoredDispatch kept = follow(caller).kept();
+        if (!dispatchService.read(kept).document().template().sheets().contains(name)) {
+            throw new Problems.Missing("There is no such page.");
+        }
+        return sheetPictures.answer(kept.template(), name, page);
     }
 
     @Transactional(readOnly = true)

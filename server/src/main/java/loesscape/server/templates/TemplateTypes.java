@@ -10,6 +10,7 @@ public final class TemplateTypes {
             TemplatesApi.TemplateList.class,
             TemplatesApi.NewTemplate.class,
             TemplatesApi.TemplateMade.class,
+            TemplatesApi.TemplateImported.class,
             PicturesApi.Named.class,
             AccessApi.Sharing.class,
             AccessApi.SharingWanted.class,

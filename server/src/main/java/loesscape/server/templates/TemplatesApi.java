@@ -2,6 +2,7 @@ package loesscape.server.templates;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
@@ -29,6 +30,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The list of templates, new ones, and template files in and out. */
@@ -38,11 +41,16 @@ public class TemplatesApi {
     private final TemplateStore templates;
     private final Rights rights;
     private final PictureStore pictures;
+    private final SheetStore sheets;
+    private final TemplateImports imports;
 
-    public TemplatesApi(TemplateStore templates, Rights rights, PictureStore pictures) {
+    public TemplatesApi(
+            TemplateStore templates, Rights rights, PictureStore pictures, SheetStore sheets, TemplateImports imports) {
         this.templates = templates;
         this.rights = rights;
         this.pictures = pictures;
+        this.sheets = sheets;
+        this.imports = imports;
     }
 
     /** How a template stands between its working copy and its releases. */
@@ -67,6 +75,13 @@ public class TemplatesApi {
 
     /** What to call a new template. */
     public record NewTemplate(String title) {}
+
+    /**
+     * Which template was made of a file.
+     *
+     * @param remarks what its author should know of it, a sentence each
+     */
+    public record TemplateImported(String id, List<String> remarks) {}
 
     /** Which template was made. */
     public record TemplateMade(String id) {}
@@ -104,13 +119,23 @@ public class TemplatesApi {
                 templates.add(Validation.require(template), author.id()).toString());
     }
 
+    /**
+     * Makes a template of a file: of a template file or archive, or of a PDF, whose pages it is written on.
+     *
+     * @param name what the file is called
+     * @param password by which a PDF opens; it is not kept
+     */
     @PostMapping("/api/templates/import")
     @Transactional
-    public TemplateMade importFile(InputStream body, @AuthenticationPrincipal Author author) throws IOException {
-        TemplateArchive archive = TemplateArchive.read(body.readAllBytes());
-        UUID id = templates.add(archive.template(), author.id());
-        archive.pictures().forEach(picture -> pictures.keep(id, picture));
-        return new TemplateMade(id.toString());
+    public TemplateImported importFile(
+            InputStream body,
+            @RequestParam(defaultValue = "") String name,
+            @RequestHeader(name = "X-Document-Password", defaultValue = "") String password,
+            @AuthenticationPrincipal Author author)
+            throws IOException {
+        // It is told in letters of ASCII, as headers are.
+        String plain = URLDecoder.decode(password, StandardCharsets.UTF_8);
+        return imports.take(body.readAllBytes(), name, plain, author.id());
     }
 
     @GetMapping("/api/templates/{id}/file")
@@ -120,13 +145,18 @@ public class TemplatesApi {
                 templates.find(id).orElseThrow(TemplateStore::missing).template();
         String name = Keys.from(template.title(), "template", taken -> false).replace('_', '-');
         List<SafePicture> beside = pictures.all(id);
-        return beside.isEmpty()
+        List<TemplateArchive.Sheet> papers = sheets.names(id).stream()
+                .filter(template.sheets()::contains)
+                .map(each ->
+                        new TemplateArchive.Sheet(each, sheets.find(id, each).orElseThrow(TemplateStore::missing)))
+                .toList();
+        return beside.isEmpty() && papers.isEmpty()
                 ? download(
                         TemplateFile.write(template).getBytes(StandardCharsets.UTF_8),
                         MediaType.APPLICATION_JSON,
                         name + ".loess.json")
                 : download(
-                        new TemplateArchive(template, beside).write(),
+                        new TemplateArchive(template, beside, papers).write(),
                         MediaType.APPLICATION_OCTET_STREAM,
                         name + ".loess");
     }

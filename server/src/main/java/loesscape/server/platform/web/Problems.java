@@ -7,6 +7,7 @@ import java.util.Locale;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.InvalidTemplate;
 import loesscape.core.model.Refused;
+import loesscape.formats.form.UnreadableForm;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
 import org.springframework.http.HttpHeaders;
@@ -124,6 +125,15 @@ public class Problems {
     @ExceptionHandler
     ProblemDetail unsafe(UnsafePicture picture) {
         return detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not taken", picture);
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(UnreadableForm form) {
+        ProblemDetail problem = detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not taken", form);
+        if (form.reason() == UnreadableForm.Reason.PASSWORD) {
+            problem.setType(URI.create("/problems/password"));
+        }
+        return problem;
     }
 
     @ExceptionHandler

@@ -1,0 +1,123 @@
+package loesscape.formats.paper;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import loesscape.core.model.Lettering;
+import loesscape.formats.paper.SheetLetters.SetLine;
+
+/**
+ * A text made to fit its place: letters become smaller down to six points, lines break between words. What does not fit
+ * ends in an ellipsis, and stands whole elsewhere.
+ *
+ * @param lines from the top
+ * @param size of the letters in points
+ * @param isWhole whether all of it is there
+ */
+record FittedText(List<SetLine> lines, double size, boolean isWhole) {
+
+    private static final double LARGEST = 11;
+    private static final double SMALLEST = 6;
+    private static final double STEP = 0.5;
+
+    /** How far lines stand apart, by the size of the letters. */
+    static final double LEADING = 1.22;
+
+    /** How much of the height of a place letters take at most. */
+    private static final double FILLING = 0.78;
+
+    static FittedText of(
+            SheetLetters letters, String text, Lettering lettering, boolean isBold, double width, double height)
+            throws IOException {
+        double largest =
+                lettering.size() > 0 ? lettering.size() / 10.0 : Math.min(LARGEST, Math.max(4, height * FILLING));
+        double smallest = lettering.size() > 0 ? largest : Math.min(largest, SMALLEST);
+        return lettering.lines()
+                ? overLines(letters, text, isBold, width, height, lettering.size() > 0 ? largest : LARGEST, smallest)
+                : onLine(letters, text.replaceAll("\\s+", " ").strip(), isBold, width, largest, smallest);
+    }
+
+    private static FittedText onLine(
+            SheetLetters letters, String text, boolean isBold, double width, double largest, double smallest)
+            throws IOException {
+        SetLine line = letters.line(text, isBold);
+        double size = line.width() == 0 ? largest : Math.clamp(width / line.width(), smallest, largest);
+        if (line.width() * size <= width + 0.01) {
+            return new FittedText(List.of(line), size, true);
+        }
+        return new FittedText(List.of(letters.line(cut(letters, text, isBold, width / size), isBold)), size, false);
+    }
+
+    /** As much of a text as fits, with an ellipsis. */
+    private static String cut(SheetLetters letters, String text, boolean isBold, double width) throws IOException {
+        int fits = 0;
+        int over = text.length();
+        while (over - fits > 1) {
+            int middle = (fits + over) >>> 1;
+            if (letters.line(text.substring(0, middle) + "…", isBold).width() <= width) {
+                fits = middle;
+            } else {
+                over = middle;
+            }
+        }
+        return text.substring(0, Character.isHighSurrogate(text.charAt(Math.max(0, fits - 1))) ? fits - 1 : fits) + "…";
+    }
+
+    private static FittedText overLines(
+            SheetLetters letters,
+            String text,
+            boolean isBold,
+            double width,
+            double height,
+            double largest,
+            double smallest)
+            throws IOException {
+        // A place is as high as a few hundred lines at most; what is beyond does not fit whatever its size.
+        String some = text.length() > MOST ? text.substring(0, MOST) : text;
+        for (double size = largest; size >= smallest; size -= STEP) {
+            List<String> lines = broken(letters, some, isBold, width / size);
+            int fitting = Math.max(1, (int) Math.floor(height / (size * LEADING) + 0.05));
+            boolean isLast = size - STEP < smallest;
+            if (lines.size() <= fitting || isLast) {
+                boolean isWhole = lines.size() <= fitting && some.length() == text.length();
+                List<SetLine> set = new ArrayList<>();
+                for (int i = 0; i < Math.min(fitting, lines.size()); i++) {
+                    boolean isCut = !isWhole && i == fitting - 1;
+                    set.add(letters.line(
+                            isCut ? cut(letters, lines.get(i) + " ", isBold, width / size) : lines.get(i), isBold));
+                }
+                return new FittedText(set, size, isWhole);
+            }
+        }
+        throw new IllegalStateException("There is always a last size");
+    }
+
+    private static final int MOST = 5_000;
+
+    private static List<String> broken(SheetLetters letters, String text, boolean isBold, double width)
+            throws IOException {
+        List<String> lines = new ArrayList<>();
+        for (String paragraph : text.split("\\R", -1)) {
+            StringBuilder line = new StringBuilder();
+            for (String word : paragraph.split(" ", -1)) {
+                String longer = line.isEmpty() ? word : line + " " + word;
+                if (line.isEmpty() || letters.line(longer, isBold).width() <= width) {
+                    line.setLength(0);
+                    line.append(longer);
+                } else {
+                    lines.add(line.toString());
+                    line.setLength(0);
+                    line.append(word);
+                }
+                while (letters.line(line.toString(), isBold).width() > width && line.length() > 1) {
+                    String cut = cut(letters, line.toString(), isBold, width);
+                    int taken = Math.max(1, cut.length() - 1);
+                    lines.add(line.substring(0, taken));
+                    line.delete(0, taken);
+                }
+            }
+            lines.add(line.toString());
+        }
+        return lines;
+    }
+}

@@ -1,0 +1,105 @@
+package loesscape.formats.paper;
+
+import java.io.IOException;
+import java.text.Bidi;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+
+/** Letters on sheets: lines of both directions, each sign in the first of our fonts that has it. */
+final class SheetLetters {
+
+    private static final int UNKNOWN = 0xFFFD;
+
+    private final PDDocument document;
+    private final Map<ShippedFont, PDType0Font> fonts = new EnumMap<>(ShippedFont.class);
+
+    SheetLetters(PDDocument document) {
+        this.document = document;
+    }
+
+    /** Signs of one font, in the order in which they stand on paper. */
+    private record Piece(ShippedFont font, String text) {}
+
+    /** A line as it stands on paper. */
+    record SetLine(List<Piece> pieces, double width, boolean isRightToLeft) {}
+
+    /**
+     * A line of text.
+     *
+     * @return its width is that of letters of one point
+     */
+    SetLine line(String text, boolean isBold) throws IOException {
+        if (text.isEmpty()) {
+            return new SetLine(List.of(), 0, false);
+        }
+        Bidi bidi = new Bidi(text, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT);
+        int count = bidi.getRunCount();
+        byte[] levels = new byte[count];
+        String[] runs = new String[count];
+        TextDirection direction = new TextDirection();
+        for (int i = 0; i < count; i++) {
+            levels[i] = (byte) bidi.getRunLevel(i);
+            String run = text.substring(bidi.getRunStart(i), bidi.getRunLimit(i));
+            runs[i] = levels[i] % 2 == 0 ? run : direction.reorderRTLTextToLTR(direction.shapeText(run));
+        }
+        Bidi.reorderVisually(levels, 0, runs, 0, count);
+        List<Piece> pieces = new ArrayList<>();
+        for (String run : runs) {
+            pieces(run, isBold, pieces);
+        }
+        double width = 0;
+        for (Piece piece : pieces) {
+            width += font(piece.font()).getStringWidth(piece.text()) / 1000;
+        }
+        return new SetLine(pieces, width, !bidi.baseIsLeftToRight());
+    }
+
+    private static void pieces(String run, boolean isBold, List<Piece> pieces) {
+        StringBuilder open = new StringBuilder();
+        ShippedFont font = null;
+        for (int character : run.codePoints().toArray()) {
+            if (Character.getType(character) == Character.FORMAT || character < ' ') {
+                continue;
+            }
+            ShippedFont found = ShippedFont.of(character);
+            ShippedFont next = (found == null ? ShippedFont.LETTERS : found).weighing(isBold);
+            if (next != font && !open.isEmpty() && font != null) {
+                pieces.add(new Piece(font, open.toString()));
+                open.setLength(0);
+            }
+            font = next;
+            open.appendCodePoint(found == null ? UNKNOWN : character);
+        }
+        if (font != null && !open.isEmpty()) {
+            pieces.add(new Piece(font, open.toString()));
+        }
+    }
+
+    private PDType0Font font(ShippedFont font) throws IOException {
+        PDType0Font known = fonts.get(font);
+        if (known == null) {
+            TrueTypeFont read = font.read();
+            document.registerTrueTypeFontForClosing(read);
+            known = PDType0Font.load(document, read, true);
+            fonts.put(font, known);
+        }
+        return known;
+    }
+
+    /** Writes a line from a point of its baseline, in points. */
+    void write(PDPageContentStream drawing, SetLine line, double size, double x, double y) throws IOException {
+        drawing.beginText();
+        drawing.newLineAtOffset((float) x, (float) y);
+        for (Piece piece : line.pieces()) {
+            drawing.setFont(font(piece.font()), (float) size);
+            drawing.showText(piece.text());
+        }
+        drawing.endText();
+    }
+}
