@@ -21,14 +21,14 @@
     "text",
     lookClass(look),
     lettering.lines && "lines",
-    lettering.cells && "cells",
+    lettering.cells > 0 && "combed",
     lettering.alignment,
   ]}
   style={`${letterStyle(size, sheet)}; ${lookStyle(look)}`}
   dir="auto"
 >
   {#if lettering.cells}
-    {#each cells(said, lettering) as sign, i (i)}<span class="cell">{sign}</span>{/each}
+    {#each cells(said, lettering) as sign, i (i)}<span class="sign">{sign}</span>{/each}
   {:else}{said}{/if}
 </span>
 
@@ -60,12 +60,12 @@
     overflow-wrap: anywhere;
   }
 
-  .cells {
+  .combed {
     padding: 0;
     white-space: nowrap;
   }
 
-  .cell {
+  .sign {
     flex: 1 1 0;
     text-align: center;
   }

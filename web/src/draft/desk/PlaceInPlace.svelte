@@ -10,7 +10,7 @@
   import PlacedOverlay from "../../document/PlacedOverlay.svelte";
   import PlacedText from "../../document/PlacedText.svelte";
   import PlacedTick from "../../document/PlacedTick.svelte";
-  import { placeStyle } from "../../document/sheets";
+  import { cells, placeStyle } from "../../document/sheets";
   import { address } from "../../document/answers";
   import { workingCopy } from "../context";
   import EditableText from "./EditableText.svelte";
@@ -50,6 +50,14 @@
   const text = $derived.by(() => {
     if (node.type !== "field" || stand.type !== "field") return "";
     return copy.answers[at] ?? typedOf(stand.value);
+  });
+  /** What is read there, and told to who cannot see it. */
+  const inkWords = $derived.by(() => {
+    if (ink?.type === "lettered") {
+      const said = ink.look.words ? `${ink.text} (${ink.look.words})` : ink.text;
+      return place.lettering.cells ? cells(said, place.lettering).join("") : said;
+    }
+    return ink?.type === "signedHere" ? (/^(data:|M)/.test(ink.signed) ? "signed" : ink.signed) : "";
   });
   const isMarked = $derived(readChosen(text).ids.includes(place.choice));
   const choice = $derived(
@@ -111,11 +119,7 @@
         ontyped={(typed) => copy.tryOut(at, typed)}
       />
     {:else}
-      <Button
-        look="bare"
-        class="opens"
-        aria-label={`${question(node)}: ${text ? "answered" : "not answered"}`}
-      >
+      <Button look="bare" class="opens" aria-label={`${question(node)}: ${inkWords || "not answered"}`}>
         {#if ink}<PlacedInk {ink} {sheet} base={`/api/templates/${copy.template}`} />{/if}
       </Button>
     {/if}
@@ -138,21 +142,22 @@
     <PlacedOverlay shape={node.shape} words={node.words} {place} {sheet} />
   {/if}
   {#if isOpen && node.type === "field" && stand.type === "field"}
-    <div class="above">
+    <div class="above" id={`a-${at}-label`}>
       <EditableText
         value={node.label}
         label="Label"
         onchange={(label) => copy.edit({ type: "relabel", key, label })}
       />{#if stand.required}<span class="text-clay" title="required">*</span>{/if}
     </div>
-    {#if stand.shown && ((!written && !place.choice) || place.lettering.cells || stand.problem || !stand.editable)}
+    {#if stand.shown && (!written || place.choice || place.lettering.cells || stand.problem || !stand.editable)}
       <div class="below">
-        {#if ((!written && !place.choice) || place.lettering.cells) && isThere}
+        {#if (!written || place.choice || place.lettering.cells) && isThere}
           <FieldControl
             field={node}
             state={stand}
             typed={copy.answers[at]}
             id={`a-${at}`}
+            labelledBy={`a-${at}-label`}
             invalid={!!stand.problem}
             ontyped={(typed) => copy.tryOut(at, typed)}
           />

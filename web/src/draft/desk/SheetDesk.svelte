@@ -102,10 +102,10 @@
     {#if placing}<PlacesTools {placing} />{:else}
       <div class="notes">
         {#if it.sheet.script}<ScriptNote {page} item="" script={it.sheet.script} />{/if}
-        {#each notes as { key, script }, i (key)}
+        {#each notes as { key, script, top }, i (key)}
           <div
             class={["at", copy.selected === key && "open"]}
-            style:top={`${tops[i]}px`}
+            style:top={`${copy.selected === key ? top : tops[i]}px`}
             bind:offsetHeight={heights[key]}
           >
             <Note view={copy.view(key)} named covered={copy.selected === key} />

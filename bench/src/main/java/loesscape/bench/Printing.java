@@ -48,14 +48,14 @@ public class Printing {
         }
     }
 
-    private static Content content() {
+    static Content content() {
         List<Content.Block> blocks = new ArrayList<>();
         for (int section = 1; section <= 3; section++) {
             int number = section;
             blocks.add(new Content.Block.Lines(
                     "Section " + section,
                     1,
-                    section,
+                    String.valueOf(section),
                     IntStream.range(0, 11)
                             .<Content.Line>mapToObj(i -> Content.Line.Answer.of(
                                     "f%d_%d".formatted(number, i),
@@ -75,7 +75,7 @@ public class Printing {
         blocks.add(new Content.Block.Rows(
                 "Samples",
                 1,
-                5,
+                "5",
                 List.of(
                         new Content.TableColumn("Hole", false),
                         new Content.TableColumn("Depth", true),

@@ -2,6 +2,7 @@ package loesscape.core.editing;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -19,6 +20,9 @@ final class Placing {
     private static final int MARK = 500;
 
     private static final int NEXT_MARK = 600;
+
+    private static final Set<Edit.Novelty> WITHOUT_PLACE =
+            Set.of(Edit.Novelty.PAGE, Edit.Novelty.SECTION, Edit.Novelty.REPEATING_SECTION, Edit.Novelty.DIVIDER);
 
     private Placing() {}
 
@@ -42,6 +46,9 @@ final class Placing {
 
     static TemplateIndex add(TemplateIndex parts, Edit.AddAt edit) {
         Page page = page(parts, edit.page());
+        if (WITHOUT_PLACE.contains(edit.what())) {
+            throw new Refusal("Pages, sections and dividers have no place of their own.");
+        }
         TemplateIndex with = parts;
         List<String> sections = parts.heldBy(edit.page());
         if (sections.isEmpty()) {

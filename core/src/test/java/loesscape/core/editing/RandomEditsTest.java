@@ -25,10 +25,12 @@ import loesscape.core.model.Medium;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Phrase;
 import loesscape.core.model.Picture;
+import loesscape.core.model.Place;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Sign;
@@ -130,7 +132,7 @@ class RandomEditsTest {
                 : template.lists().getFirst().key();
         Condition condition = RandomTemplates.condition(random, fields);
         Condition some = condition == null ? new Condition.Always() : condition;
-        return switch (random.nextInt(22)) {
+        return switch (random.nextInt(25)) {
             case 0 -> new Edit.AddLookups(list, section, null);
             case 1 -> new Edit.SetOffer(field, random.nextInt(4) == 0 ? null : new Offer(parent, Map.of()));
             case 2 -> new Edit.StoreChoice(field, choice, "stored " + random.nextInt(9));
@@ -184,8 +186,36 @@ class RandomEditsTest {
             case 18 -> new Edit.SetClause(List.of(notice(template)), random.nextInt(5));
             case 19 -> new Edit.SetMedium(List.of(key), pick(random, Medium.values()));
             case 20 -> new Edit.Add(Edit.Novelty.NOTICE, "Told {" + field + "}", section, null, condition);
+            case 21 ->
+                new Edit.SetPlaces(page(template), List.of(place(random, field, choice), place(random, key, "")));
+            case 22 ->
+                new Edit.AddAt(pick(random, Edit.Novelty.values()), "Drawn", page(template), place(random, key, ""));
+            case 23 -> new Edit.SetOverlay(overlay(template), pick(random, Overlay.OverlayShape.values()), "none");
             default -> new Edit.Add(pick(random, Edit.Novelty.values()), "Added", section, null, condition);
         };
+    }
+
+    private static Place place(RandomGenerator random, String item, String choice) {
+        String mark = choice.equals("none") || random.nextBoolean() ? "" : choice;
+        return Place.of(item, random.nextInt(21_000), random.nextInt(29_000), 1 + random.nextInt(9_000), 700)
+                .ofChoice(mark);
+    }
+
+    /** A page of a PDF, where there is one. */
+    private static String page(Template template) {
+        return template.pages().stream()
+                .filter(page -> page.sheet() != null)
+                .map(Page::key)
+                .findFirst()
+                .orElse(template.pages().getFirst().key());
+    }
+
+    private static String overlay(Template template) {
+        return template.nodes().stream()
+                .filter(Overlay.class::isInstance)
+                .map(Node::key)
+                .findFirst()
+                .orElse("none");
     }
 
     private static String choiceOf(List<Field> fields, String key) {

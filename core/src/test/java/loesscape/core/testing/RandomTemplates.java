@@ -34,9 +34,11 @@ import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Phrase;
+import loesscape.core.model.Place;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.SheetPage;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Stage;
 import loesscape.core.model.SymbolTable;
@@ -168,13 +170,32 @@ public final class RandomTemplates {
                 sections.add(section(before));
                 share(before);
             }
-            pages.add(new Page("p" + p, "Page", pageShown, sections));
+            pages.add(
+                    p == 0
+                            ? new Page("p" + p, "Page", pageShown, sections)
+                            : placed(new Page("p" + p, "Page", pageShown, sections)));
         }
         List<FinishRule> finish = before.isEmpty() || random.nextBoolean()
                 ? List.of()
                 : List.of(new FinishRule(condition(before, 2), "Not yet."));
         roles.replaceAll(role -> new Role(role.key(), role.name(), role.order(), maybe(before)));
         return new Template("Random", "", pages, roles, shared, List.of(PLACES), finish, PageSettings.PLAIN, List.of());
+    }
+
+    /** A page written on that of a PDF, with places for its fields and the marks of their choices. */
+    private static Page placed(Page page) {
+        List<Place> places = new ArrayList<>();
+        for (Field field : Template.of("One page", List.of(page)).fields()) {
+            places.add(Place.of(field.key(), 1_000, 100 * places.size(), 5_000, 700));
+            if (field.kind() instanceof FieldKind.Choosing it) {
+                it.choices()
+                        .forEach(choice -> places.add(Place.of(field.key(), 8_000, 100 * places.size(), 500, 500)
+                                .ofChoice(choice.id())));
+            }
+        }
+        SheetPage sheet = new SheetPage("sheet.pdf", 0, 21_000, 29_700, "");
+        List<Place> some = places.subList(0, Math.min(200, places.size()));
+        return new Page(page.key(), page.title(), page.shown(), sheet, some, page.sections());
     }
 
     /** A shared condition now and then; later conditions use it. */

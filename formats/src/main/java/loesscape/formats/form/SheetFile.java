@@ -42,6 +42,8 @@ public final class SheetFile {
     /** The longest side of a picture of a page: a large drawing is kept as fine as that. */
     private static final int MOST_DOTS = 5_000;
 
+    private static final int MOST_PICTURED = 60;
+
     private static final double POINTS_OF_A_MILLIMETRE = 72 / 25.4;
 
     private SheetFile() {}
@@ -76,6 +78,12 @@ public final class SheetFile {
                         drawing.drawForm(form);
                     } else {
                         pictured.add(i + 1);
+                        if (pictured.size() > MOST_PICTURED) {
+                            throw new UnreadableForm(
+                                    UnreadableForm.Reason.TOO_MUCH,
+                                    "More than %d pages of the PDF would have to be kept as pictures, because of their letters or colours. Bring fewer pages, or save it anew with its fonts inside."
+                                            .formatted(MOST_PICTURED));
+                        }
                         drawing.drawImage(
                                 LosslessFactory.createFromImage(made, picture(renderer, i, seen)),
                                 0,

@@ -56,7 +56,7 @@ class TemplateFileTest {
                 Arguments.of(
                         file("\"items\":[{\"type\":\"robot\",\"key\":\"a\"}]"),
                         "/pages/0/sections/0/items/0/type",
-                        "Expected one of field, notice, indicator, picture, divider, section, found \"robot\"."),
+                        "Expected one of field, notice, indicator, picture, divider, overlay, section, found \"robot\"."),
                 Arguments.of(
                         file("\"items\":[{\"type\":\"notice\",\"key\":\"a\",\"text\":\"b\",\"colour\":\"red\"}]"),
                         "/pages/0/sections/0/items/0/colour",
