@@ -22,6 +22,7 @@
   import LooksEditor from "./LooksEditor.svelte";
   import LimitsEditor from "./LimitsEditor.svelte";
   import MediumEditor from "./MediumEditor.svelte";
+  import OverlayEditor from "./OverlayEditor.svelte";
   import Picker from "../../ui/Picker.svelte";
   import RowsEditor from "./RowsEditor.svelte";
   import PictureEditor from "./PictureEditor.svelte";
@@ -63,7 +64,7 @@
         onpick={setKind}
       />
     {:else}
-      <span class="soft">{node.type}</span>
+      <span class="soft">{node.type === "overlay" ? node.shape : node.type}</span>
     {/if}
     <Input
       look="token faint"
@@ -114,6 +115,8 @@
     <IndicatorEditor indicator={node} {band} />
   {:else if node.type === "picture"}
     <PictureEditor picture={node} />
+  {:else if node.type === "overlay"}
+    <OverlayEditor overlay={node} />
   {/if}
   {#if node.type === "notice"}<TextEditor notice={node} />{/if}
   {#if "medium" in node}

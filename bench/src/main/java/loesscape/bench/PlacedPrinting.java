@@ -70,19 +70,23 @@ public class PlacedPrinting {
             List<Ink> inks = new ArrayList<>();
             for (int i = 0; i < ANSWERS; i++) {
                 Place place = Place.of("it", 2_000 + 9_000 * (i % 2), 3_000 + 1_100 * (i / 2), 8_000, 700);
-                inks.add(switch (i % 4) {
-                    case 0 -> new Ink.Lettered(place, "Question " + i, "An answer of some words", Look.PLAIN);
-                    case 1 ->
-                        new Ink.Lettered(
-                                place.withLettering(Lettering.ofCells(8)), "Question " + i, "12042027", Look.PLAIN);
-                    case 2 -> new Ink.Ticked(place, "Question " + i, "Yes", Lettering.Tick.CROSS);
-                    default ->
-                        new Ink.Lettered(
-                                place.withLettering(Lettering.ofLines()),
-                                "Question " + i,
-                                "An answer that takes two lines, because it is longer than its place is wide",
-                                Look.PLAIN);
-                });
+                inks.add(
+                        switch (i % 4) {
+                            case 0 -> new Ink.Lettered(place, "Question " + i, "An answer of some words", Look.PLAIN);
+                            case 1 ->
+                                new Ink.Lettered(
+                                        place.withLettering(Lettering.ofCells(8)),
+                                        "Question " + i,
+                                        "12042027",
+                                        Look.PLAIN);
+                            case 2 -> new Ink.Ticked(place, "Question " + i, "Yes", Lettering.Tick.CROSS);
+                            default ->
+                                new Ink.Lettered(
+                                        place.withLettering(Lettering.ofLines()),
+                                        "Question " + i,
+                                        "An answer that takes two lines, because it is longer than its place is wide",
+                                        Look.PLAIN);
+                        });
             }
             pages.add(new FilledPage(page.key(), sheet, inks));
         }

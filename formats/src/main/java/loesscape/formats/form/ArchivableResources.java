@@ -44,6 +44,7 @@ final class ArchivableResources {
     private static final Set<String> OTHERWISE = Set.of("k", "K", "sh", "ri");
 
     private static final int DEEPEST = 20;
+    private static final COSName GROUP = COSName.getPDFName("Group");
     private static final COSName ALTERNATES = COSName.getPDFName("Alternates");
     private static final COSName OPI = COSName.getPDFName("OPI");
 
@@ -56,7 +57,7 @@ final class ArchivableResources {
         ArchivableResources looking = new ArchivableResources();
         COSDictionary resources =
                 page.getResources() == null ? null : page.getResources().getCOSObject();
-        return !page.getCOSObject().containsKey(COSName.getPDFName("Group"))
+        return isGroup(page.getCOSObject().getCOSDictionary(GROUP))
                 && looking.areTokens(new PDFStreamParser(page))
                 && looking.areResources(resources, 0);
     }
@@ -84,7 +85,7 @@ final class ArchivableResources {
         }
         if (depth > DEEPEST
                 || resources.containsKey(COSName.SHADING)
-                || resources.containsKey(COSName.PROPERTIES)
+                || hasLayers(resources.getCOSDictionary(COSName.PROPERTIES))
                 || isNotEmpty(resources.getCOSDictionary(COSName.PATTERN))) {
             return false;
         }
@@ -92,6 +93,20 @@ final class ArchivableResources {
                 && areStates(resources.getCOSDictionary(COSName.EXT_G_STATE))
                 && areObjects(resources.getCOSDictionary(COSName.XOBJECT), depth)
                 && areFonts(resources.getCOSDictionary(COSName.FONT));
+    }
+
+    /** What is drawn together is mixed in colours that the document knows. */
+    private static boolean isGroup(@Nullable COSDictionary group) {
+        return group == null || isColour(group.getDictionaryObject(COSName.CS), 0);
+    }
+
+    /** Tags are taken out; what is seen or not as its reader likes cannot be kept. */
+    private static boolean hasLayers(@Nullable COSDictionary properties) {
+        return properties != null
+                && properties.keySet().stream()
+                        .map(properties::getCOSDictionary)
+                        .anyMatch(each -> each != null
+                                && Set.of("OCG", "OCMD").contains(String.valueOf(each.getNameAsString(COSName.TYPE))));
     }
 
     private static boolean isNotEmpty(@Nullable COSDictionary dictionary) {
@@ -179,7 +194,7 @@ final class ArchivableResources {
         boolean isPlainForm = COSName.FORM.equals(subtype)
                 && !stream.containsKey(COSName.getPDFName("Ref"))
                 && !stream.containsKey(COSName.getPDFName("PS"))
-                && !stream.containsKey(COSName.getPDFName("Group"));
+                && isGroup(stream.getCOSDictionary(GROUP));
         return isPlainForm
                 && seen.add(stream)
                 && areTokens(new PDFStreamParser(new PDFormXObject(stream)))

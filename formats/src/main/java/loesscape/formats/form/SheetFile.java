@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import loesscape.formats.form.PdfForm.FormPage;
+import loesscape.formats.picture.Greyscale;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
@@ -73,7 +74,7 @@ public final class SheetFile {
                 try (PDPageContentStream drawing = new PDPageContentStream(made, sheet)) {
                     if (isKept) {
                         PDFormXObject form = layers.importPageAsForm(document, page);
-                        form.getCOSObject().removeItem(COSName.getPDFName("Group"));
+                        UnmarkedContent.make(form);
                         drawing.transform(upright(form, seen));
                         drawing.drawForm(form);
                     } else {
@@ -127,34 +128,7 @@ public final class SheetFile {
     private static BufferedImage picture(PDFRenderer renderer, int page, FormPage seen) throws IOException {
         double inches = Math.max(seen.width(), seen.height()) / 25.4;
         float dots = (float) Math.min(DOTS_PER_INCH, MOST_DOTS / inches);
-        BufferedImage coloured = renderer.renderImageWithDPI(page, dots, ImageType.RGB);
-        return isGrey(coloured) ? grey(coloured) : coloured;
-    }
-
-    private static boolean isGrey(BufferedImage image) {
-        int[] row = new int[image.getWidth()];
-        for (int y = 0; y < image.getHeight(); y++) {
-            image.getRGB(0, y, row.length, 1, row, 0, row.length);
-            for (int colour : row) {
-                if ((colour >> 16 & 0xff) != (colour & 0xff) || (colour >> 8 & 0xff) != (colour & 0xff)) {
-                    return false;
-                }
-            }
-        }
-        return true;
-    }
-
-    private static BufferedImage grey(BufferedImage coloured) {
-        BufferedImage grey = new BufferedImage(coloured.getWidth(), coloured.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
-        int[] row = new int[grey.getWidth()];
-        for (int y = 0; y < grey.getHeight(); y++) {
-            coloured.getRGB(0, y, row.length, 1, row, 0, row.length);
-            for (int x = 0; x < row.length; x++) {
-                row[x] &= 0xff;
-            }
-            grey.getRaster().setSamples(0, y, row.length, 1, 0, row);
-        }
-        return grey;
+        return Greyscale.where(renderer.renderImageWithDPI(page, dots, ImageType.RGB));
     }
 
     /** What is printed on a page of such a file; empty where nothing is, or it is a picture of letters. */

@@ -54,7 +54,7 @@ record FittedText(List<SetLine> lines, double size, boolean isWhole) {
         int over = text.length();
         while (over - fits > 1) {
             int middle = (fits + over) >>> 1;
-            if (letters.line(text.substring(0, middle) + "…", isBold).width() <= width) {
+            if (letters.width(text.substring(0, middle) + "…", isBold) <= width) {
                 fits = middle;
             } else {
                 over = middle;
@@ -97,27 +97,46 @@ record FittedText(List<SetLine> lines, double size, boolean isWhole) {
     private static List<String> broken(SheetLetters letters, String text, boolean isBold, double width)
             throws IOException {
         List<String> lines = new ArrayList<>();
+        double space = letters.width(" ", isBold);
         for (String paragraph : text.split("\\R", -1)) {
             StringBuilder line = new StringBuilder();
+            double wide = 0;
             for (String word : paragraph.split(" ", -1)) {
-                String longer = line.isEmpty() ? word : line + " " + word;
-                if (line.isEmpty() || letters.line(longer, isBold).width() <= width) {
-                    line.setLength(0);
-                    line.append(longer);
+                double more = letters.width(word, isBold);
+                if (line.isEmpty() || wide + space + more <= width) {
+                    wide += line.isEmpty() ? more : space + more;
+                    line.append(line.isEmpty() ? "" : " ").append(word);
                 } else {
                     lines.add(line.toString());
                     line.setLength(0);
                     line.append(word);
+                    wide = more;
                 }
-                while (letters.line(line.toString(), isBold).width() > width && line.length() > 1) {
-                    String cut = cut(letters, line.toString(), isBold, width);
-                    int taken = Math.max(1, cut.length() - 1);
+                while (wide > width && line.length() > 1) {
+                    int taken = fitting(letters, line, isBold, width);
                     lines.add(line.substring(0, taken));
                     line.delete(0, taken);
+                    wide = letters.width(line.toString(), isBold);
                 }
             }
             lines.add(line.toString());
         }
         return lines;
+    }
+
+    /** How many characters of a word that is too long fit; at least one. */
+    private static int fitting(SheetLetters letters, CharSequence word, boolean isBold, double width)
+            throws IOException {
+        double wide = 0;
+        int end = 0;
+        while (end < word.length()) {
+            int next = Character.offsetByCodePoints(word, end, 1);
+            wide += letters.width(word.subSequence(end, next).toString(), isBold);
+            if (wide > width && end > 0) {
+                break;
+            }
+            end = next;
+        }
+        return end;
     }
 }

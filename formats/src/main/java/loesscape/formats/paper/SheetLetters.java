@@ -4,12 +4,14 @@ import java.io.IOException;
 import java.text.Bidi;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jspecify.annotations.Nullable;
 
 /** Letters on sheets: lines of both directions, each sign in the first of our fonts that has it. */
 final class SheetLetters {
@@ -18,6 +20,9 @@ final class SheetLetters {
 
     private final PDDocument document;
     private final Map<ShippedFont, PDType0Font> fonts = new EnumMap<>(ShippedFont.class);
+
+    /** Of single letters, plain and bold. */
+    private final List<Map<Integer, Double>> widths = List.of(new HashMap<>(), new HashMap<>());
 
     SheetLetters(PDDocument document) {
         this.document = document;
@@ -37,6 +42,11 @@ final class SheetLetters {
     SetLine line(String text, boolean isBold) throws IOException {
         if (text.isEmpty()) {
             return new SetLine(List.of(), 0, false);
+        }
+        if (!Bidi.requiresBidi(text.toCharArray(), 0, text.length())) {
+            List<Piece> pieces = new ArrayList<>();
+            pieces(text, isBold, pieces);
+            return new SetLine(pieces, width(text, isBold), false);
         }
         Bidi bidi = new Bidi(text, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT);
         int count = bidi.getRunCount();
@@ -60,15 +70,46 @@ final class SheetLetters {
         return new SetLine(pieces, width, !bidi.baseIsLeftToRight());
     }
 
+    /** How wide a text is in letters of one point, its letters one by one: nothing stands closer for what is beside it. */
+    double width(String text, boolean isBold) throws IOException {
+        double width = 0;
+        for (int i = 0; i < text.length(); ) {
+            int character = text.codePointAt(i);
+            i += Character.charCount(character);
+            if (isShown(character)) {
+                Map<Integer, Double> known = widths.get(isBold ? 1 : 0);
+                Double letter = known.get(character);
+                if (letter == null) {
+                    ShippedFont found = ShippedFont.of(character);
+                    letter = font(weighing(found, isBold))
+                                    .getStringWidth(Character.toString(found == null ? UNKNOWN : character))
+                            / 1000.0;
+                    known.put(character, letter);
+                }
+                width += letter;
+            }
+        }
+        return width;
+    }
+
+    private static boolean isShown(int character) {
+        return character >= ' ' && Character.getType(character) != Character.FORMAT;
+    }
+
+    private static ShippedFont weighing(@Nullable ShippedFont found, boolean isBold) {
+        ShippedFont font = found == null ? ShippedFont.LETTERS : found;
+        return isBold ? font.bold() : font;
+    }
+
     private static void pieces(String run, boolean isBold, List<Piece> pieces) {
         StringBuilder open = new StringBuilder();
         ShippedFont font = null;
         for (int character : run.codePoints().toArray()) {
-            if (Character.getType(character) == Character.FORMAT || character < ' ') {
+            if (!isShown(character)) {
                 continue;
             }
             ShippedFont found = ShippedFont.of(character);
-            ShippedFont next = (found == null ? ShippedFont.LETTERS : found).weighing(isBold);
+            ShippedFont next = weighing(found, isBold);
             if (next != font && !open.isEmpty() && font != null) {
                 pieces.add(new Piece(font, open.toString()));
                 open.setLength(0);

@@ -6,7 +6,6 @@ import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -55,12 +54,17 @@ public enum ShippedFont {
         return isBold;
     }
 
-    /** The same letters, bold or not; as they are where there is one weight of them only. */
-    ShippedFont weighing(boolean bold) {
-        return Stream.of(values())
-                .filter(font -> font.family.equals(family) && font.isBold == bold)
-                .findFirst()
-                .orElse(this);
+    /** The same letters, bold where there are such. */
+    ShippedFont bold() {
+        return switch (this) {
+            case SANS, SANS_BOLD -> SANS_BOLD;
+            case SERIF, SERIF_BOLD -> SERIF_BOLD;
+            case LETTERS, LETTERS_BOLD -> LETTERS_BOLD;
+            case HEBREW, HEBREW_BOLD -> HEBREW_BOLD;
+            case ARABIC, ARABIC_BOLD -> ARABIC_BOLD;
+            case MATHEMATICS -> MATHEMATICS;
+            case SYMBOLS -> SYMBOLS;
+        };
     }
 
     /** The font, read anew: each document keeps one of its own. */
@@ -96,8 +100,22 @@ public enum ShippedFont {
         return of(character) != null;
     }
 
+    /** Which font has each of the characters that are met most, once it was asked for. */
+    private static final @Nullable ShippedFont[] KNOWN = new ShippedFont[0x2100];
+
     /** The first font that has a character; null where none has. */
     static @Nullable ShippedFont of(int character) {
+        ShippedFont known = character < KNOWN.length ? KNOWN[character] : null;
+        if (known == null) {
+            known = found(character);
+            if (character < KNOWN.length) {
+                KNOWN[character] = known;
+            }
+        }
+        return known;
+    }
+
+    private static @Nullable ShippedFont found(int character) {
         return SANS.has(character)
                 ? SANS
                 : OTHERS.stream()

@@ -9,20 +9,35 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Content;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.FilledPage;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Lettering;
 import loesscape.core.model.Page;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Place;
 import loesscape.core.model.Section;
 import loesscape.core.model.SheetPage;
+import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
+import loesscape.formats.export.RecordHeading;
+import loesscape.formats.paper.ArchiveCheck;
+import loesscape.formats.paper.FinishedPdf;
+import loesscape.formats.paper.PrintedRecord;
+import loesscape.formats.paper.Theme;
 import loesscape.formats.template.TemplateFile;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
@@ -371,6 +386,41 @@ class ImportedPdfTest {
                 }
             }
         }
+    }
+
+    /** Word processors tag what they write: the tags go, the letters stay letters, and what is made of it is archivable. */
+    @Test
+    void aTaggedDocumentIsKeptAsItIsWithoutItsTags() throws IOException {
+        Template template = Template.of(
+                "Loan",
+                List.of(new Page(
+                        "p",
+                        "",
+                        null,
+                        List.of(Section.of("s", "Loan", List.of(Field.of("who", "Who", new FieldKind.Text("", 0))))))));
+        byte[] tagged = FinishedPdf.write(PrintedRecord.of(
+                Content.of(
+                        template,
+                        CompiledTemplate.compile(template)
+                                .evaluate(
+                                        new Answers(Map.of("who", "Tessel Aarden")),
+                                        new Context(LocalDate.of(2026, 11, 28), Stage.FINISHED, ""))),
+                new RecordHeading(1, 1, Instant.EPOCH)));
+        ImportedPdf imported = ImportedPdf.read(tagged, "", "Loan");
+        assertThat(imported.remarks()).noneMatch(remark -> remark.contains("pictures"));
+        try (PDDocument sheet = Loader.loadPDF(imported.sheet())) {
+            assertThat(new PDFTextStripper().getText(sheet)).contains("Tessel Aarden");
+        }
+        SheetPage page =
+                Objects.requireNonNull(imported.template().pages().getFirst().sheet());
+        byte[] filled = FinishedPdf.write(new PrintedRecord(
+                new Content("Loan", "", List.of(), PageSettings.PLAIN, List.of(new FilledPage("p", page, List.of()))),
+                new RecordHeading(1, 1, Instant.EPOCH),
+                Theme.PLAIN,
+                new PrintedRecord.Pictures(Map.of(), Map.of(), Map.of(imported.name(), imported.sheet())),
+                "",
+                null));
+        assertThat(ArchiveCheck.broken(filled)).isEmpty();
     }
 
     @Test

@@ -4,7 +4,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.cos.COSArray;
@@ -315,7 +314,7 @@ final class OfficeForm {
     private void looks(PDAnnotationWidget widget, String on) {
         PDAppearanceDictionary looks = new PDAppearanceDictionary();
         COSDictionary normal = new COSDictionary();
-        for (String state : Map.of(on, 1, "Off", 0).keySet()) {
+        for (String state : List.of(on, "Off")) {
             PDAppearanceStream stream = new PDAppearanceStream(document);
             stream.setBBox(new PDRectangle(11, 11));
             normal.setItem(COSName.getPDFName(state), stream);
