@@ -450,8 +450,11 @@ class ImportedPdfTest {
             Files.write(DEMO.resolve("drainage-consent.pdf"), form);
             Files.writeString(DEMO.resolve("drainage-consent.loess.json"), file);
         }
-        assertThat(Files.readString(DEMO.resolve("drainage-consent.loess.json")))
-                .isEqualTo(file);
-        assertThat(Files.readAllBytes(DEMO.resolve("drainage-consent.pdf"))).isEqualTo(form);
+        String kept = Files.readString(DEMO.resolve("drainage-consent.loess.json"));
+        // The name hangs on how the bytes were packed, which another JDK may do otherwise.
+        String name = TemplateFile.read(kept).sheets().iterator().next();
+        assertThat(kept).isEqualTo(file.replace(imported.name(), name));
+        assertThat(FormReader.read(Files.readAllBytes(DEMO.resolve("drainage-consent.pdf")), ""))
+                .isEqualTo(FormReader.read(form, ""));
     }
 }
