@@ -2,12 +2,16 @@ package loesscape.server.templates;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.function.Consumer;
+import loesscape.core.model.Template;
 import loesscape.formats.form.FormReader;
 import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.server.platform.web.HeavyWork;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Makes templates of files that somebody brings. */
 @Service
@@ -20,12 +24,19 @@ class TemplateImports {
     private final PictureStore pictures;
     private final SheetStore sheets;
     private final HeavyWork heavy;
+    private final TransactionTemplate transactions;
 
-    TemplateImports(TemplateStore templates, PictureStore pictures, SheetStore sheets, HeavyWork heavy) {
+    TemplateImports(
+            TemplateStore templates,
+            PictureStore pictures,
+            SheetStore sheets,
+            HeavyWork heavy,
+            TransactionTemplate transactions) {
         this.templates = templates;
         this.pictures = pictures;
         this.sheets = sheets;
         this.heavy = heavy;
+        this.transactions = transactions;
     }
 
     TemplatesApi.TemplateImported take(byte[] file, String name, String password, long author) {
@@ -35,22 +46,32 @@ class TemplateImports {
         TemplateArchive archive = TemplateArchive.isArchive(file)
                 ? heavy.alone(() -> TemplateArchive.read(file), LONGEST)
                 : TemplateArchive.read(file);
-        UUID id = templates.add(archive.template(), author);
-        archive.pictures().forEach(picture -> pictures.keep(id, picture));
-        archive.sheets().forEach(sheet -> sheets.keep(id, sheet.name(), sheet.content(), null));
-        return new TemplatesApi.TemplateImported(id.toString(), List.of());
+        return kept(archive.template(), author, List.of(), id -> {
+            archive.pictures().forEach(picture -> pictures.keep(id, picture));
+            archive.sheets().forEach(sheet -> sheets.keep(id, sheet.name(), sheet.content(), null));
+        });
+    }
+
+    /** All of it or nothing is kept; it was read before, so that nobody waits for that with a connection in hand. */
+    private TemplatesApi.TemplateImported kept(
+            Template template, long author, List<String> remarks, Consumer<UUID> beside) {
+        UUID made = Objects.requireNonNull(transactions.execute(ignored -> {
+            UUID id = templates.add(template, author);
+            beside.accept(id);
+            return id;
+        }));
+        return new TemplatesApi.TemplateImported(made.toString(), remarks);
     }
 
     private TemplatesApi.TemplateImported pdf(byte[] file, String name, String password, long author) {
         String called = name.length() > LONGEST_NAME ? name.substring(name.length() - LONGEST_NAME) : name;
         String title = called.replaceFirst("(?i)\\.pdf$", "").replace('_', ' ').strip();
         ImportedPdf imported = heavy.alone(() -> ImportedPdf.read(file, password, title), LONGEST);
-        UUID id = templates.add(imported.template(), author);
-        sheets.keep(
-                id,
-                imported.name(),
-                imported.sheet(),
-                new SheetStore.Original(called.isBlank() ? "document.pdf" : called, file));
-        return new TemplatesApi.TemplateImported(id.toString(), imported.remarks());
+        SheetStore.Original original = new SheetStore.Original(called.isBlank() ? "document.pdf" : called, file);
+        return kept(
+                imported.template(),
+                author,
+                imported.remarks(),
+                id -> sheets.keep(id, imported.name(), imported.sheet(), original));
     }
 }

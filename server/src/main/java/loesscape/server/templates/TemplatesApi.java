@@ -25,7 +25,6 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -126,8 +125,7 @@ public class TemplatesApi {
      * @param password by which a PDF opens; it is not kept
      */
     @PostMapping("/api/templates/import")
-    @Transactional
-    public TemplateImported importFile(
+    TemplateImported importFile(
             InputStream body,
             @RequestParam(defaultValue = "") String name,
             @RequestHeader(name = "X-Document-Password", defaultValue = "") String password,

@@ -64,7 +64,7 @@ class BackupTest {
                 .isEqualTo("rw-------");
         Path data = folder.resolve("restored");
         String said = BackupCommands.restore(List.of(file.toString(), "--data", data.toString()));
-        assertThat(said).contains("5 templates", "records", "dispatches");
+        assertThat(said).contains("6 templates", "records", "dispatches");
         assertThatThrownBy(() -> BackupCommands.restore(List.of(file.toString(), "--data", data.toString())))
                 .isInstanceOf(LaunchProblem.class)
                 .hasMessageContaining("is not empty");
