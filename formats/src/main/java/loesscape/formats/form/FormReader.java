@@ -66,7 +66,7 @@ public final class FormReader {
                             : "This is not the password of the PDF.");
         } catch (PackedPdf.TooMuch tooMuch) {
             throw new UnreadableForm(Reason.TOO_MUCH, "The PDF unpacks to so much that it is not looked into.");
-        } catch (IOException | RuntimeException broken) {
+        } catch (IOException | RuntimeException | StackOverflowError broken) {
             if (broken instanceof UnreadableForm known) {
                 throw known;
             }

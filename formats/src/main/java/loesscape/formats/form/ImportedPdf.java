@@ -6,7 +6,9 @@ import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import loesscape.core.model.Problem;
 import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
@@ -69,6 +71,13 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Str
         String own = document.getDocumentInformation().getTitle();
         Template template = new PlacedTemplate(form, printed, name)
                 .make(own == null || own.isBlank() || own.length() > 200 ? title : own.strip());
+        List<Problem> problems = Validation.of(template);
+        if (!problems.isEmpty()) {
+            throw new UnreadableForm(
+                    UnreadableForm.Reason.BROKEN,
+                    "No template can be made of this PDF. %s"
+                            .formatted(problems.getFirst().message()));
+        }
         return new ImportedPdf(template, name, made.content(), remarks(form, printed, made));
     }
 

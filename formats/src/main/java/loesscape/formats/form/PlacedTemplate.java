@@ -73,7 +73,7 @@ final class PlacedTemplate {
         PageSettings settings =
                 new PageSettings(PageSettings.Spacing.NORMAL, PageSettings.Paper.A4, PageSettings.Numbering.NONE, "");
         return new Template(
-                title.isBlank() ? "Document" : shortened(title, LONGEST_LABEL),
+                line(title, LONGEST_LABEL).isEmpty() ? "Document" : line(title, LONGEST_LABEL),
                 "",
                 pages,
                 List.of(),
@@ -88,7 +88,7 @@ final class PlacedTemplate {
         FormPage seen = form.pages().get(number);
         List<Section> sections = new ArrayList<>();
         items.getOrDefault(number, Map.of()).forEach((heading, questions) -> {
-            String title = heading.isEmpty() ? "Page " + (number + 1) : shortened(heading, LONGEST_LABEL);
+            String title = heading.isEmpty() ? "Page " + (number + 1) : line(heading, LONGEST_LABEL);
             String key = Keys.from(title, "section", keys::contains);
             keys.add(key);
             sections.add(Section.of(key, title, questions));
@@ -197,9 +197,8 @@ final class PlacedTemplate {
             int height = Math.clamp(hundredths(each.height()), Place.SHORTEST_SIDE, high - top);
             List<Place> onPage = places.computeIfAbsent(each.page(), ignored -> new ArrayList<>());
             if (onPage.size() < Place.MOST) {
-                onPage.add(new Place(
-                                key, choice, 0, left, top, width, height, lettering, shortened(common.name(), 500), "")
-                        .withSource(shortened(common.name(), 500), i == 0 ? script : ""));
+                onPage.add(new Place(key, choice, 0, left, top, width, height, lettering, line(common.name(), 500), "")
+                        .withSource(line(common.name(), 500), i == 0 ? script : ""));
             }
         }
     }
@@ -216,8 +215,17 @@ final class PlacedTemplate {
         return shortened(label.replaceAll("[\\s\\p{Cntrl}]+", " ").strip(), LONGEST_LABEL);
     }
 
+    /** The beginning of a text. */
     private static String shortened(String text, int longest) {
-        return text.length() <= longest ? text : text.substring(0, longest);
+        if (text.length() <= longest) {
+            return text;
+        }
+        return text.substring(0, Character.isHighSurrogate(text.charAt(longest - 1)) ? longest - 1 : longest);
+    }
+
+    /** A text of the file on one line, whatever stands in it there. */
+    private static String line(String text, int longest) {
+        return shortened(text.replaceAll("\\p{Cntrl}+", " ").strip(), longest);
     }
 
     private FieldKind kind(FormField field) {

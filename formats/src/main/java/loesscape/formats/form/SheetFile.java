@@ -11,6 +11,7 @@ import loesscape.formats.form.PdfForm.FormPage;
 import loesscape.formats.picture.Greyscale;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.multipdf.LayerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -155,6 +156,15 @@ public final class SheetFile {
                     if (++operations > PrintedPage.MOST_OPERATIONS) {
                         throw new UnreadableForm(
                                 UnreadableForm.Reason.TOO_MUCH, "A page of the PDF draws without end.");
+                    }
+                    COSDictionary image = operator.getImageParameters();
+                    if (image != null) {
+                        long pixels = (long) image.getInt(COSName.W, COSName.WIDTH, 0)
+                                * image.getInt(COSName.H, COSName.HEIGHT, 0);
+                        if (pixels > UnpackingBound.MOST_PIXELS || pixels < 0) {
+                            throw new UnreadableForm(
+                                    UnreadableForm.Reason.TOO_MUCH, "A picture in the PDF is too large.");
+                        }
                     }
                     super.processOperator(operator, operands);
                 }

@@ -24,7 +24,7 @@ final class UnpackingBound {
     private static final long MOST = 400_000_000;
     private static final int MOST_BETWEEN = 64_000_000;
     private static final int MOST_FILTERS = 4;
-    private static final long MOST_PIXELS = 100_000_000;
+    static final long MOST_PIXELS = 40_000_000;
     private static final int MOST_COLUMNS = 1_000_000;
     private static final int MOST_COLOURS = 32;
     private static final int MOST_BITS = 16;

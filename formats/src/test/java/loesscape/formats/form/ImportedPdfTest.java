@@ -424,6 +424,32 @@ class ImportedPdfTest {
     }
 
     @Test
+    void namesOfManyLinesAndSignsThatCannotBeSeenBecomeLines() throws IOException {
+        try (PDDocument document = Loader.loadPDF(OfficeForm.drainageConsent())) {
+            document.getDocumentCatalog()
+                    .getAcroForm()
+                    .getField("remarks")
+                    .getCOSObject()
+                    .setString(COSName.T, "re\nmarks\r\u0001 of all");
+            document.getDocumentInformation().setTitle("Drainage\u0002\nconsent");
+            Template template = ImportedPdf.read(bytes(document), "", "T").template();
+            assertThat(Validation.of(template)).isEmpty();
+            assertThat(template.title()).isEqualTo("Drainage consent");
+            assertThat(places(template.pages().getFirst(), "remarks").getFirst().source())
+                    .isEqualTo("re marks  of all");
+        }
+    }
+
+    @Test
+    void aPageWithoutRoomIsRefused() throws IOException {
+        try (PDDocument document = new PDDocument()) {
+            document.addPage(new PDPage(new PDRectangle(0.001f, 0.001f)));
+            byte[] file = bytes(document);
+            assertThatThrownBy(() -> ImportedPdf.read(file, "", "T")).isInstanceOf(UnreadableForm.class);
+        }
+    }
+
+    @Test
     void aFieldThatHangsOverTheEdgeIsPutOnItsPage() throws IOException {
         try (PDDocument document = Loader.loadPDF(OfficeForm.drainageConsent())) {
             COSArray box = new COSArray();
