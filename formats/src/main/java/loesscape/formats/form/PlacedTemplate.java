@@ -8,6 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -102,7 +104,7 @@ final class PlacedTemplate {
                         number,
                         hundredths(seen.width()),
                         hundredths(seen.height()),
-                        number == 0 ? script("") : ""),
+                        number == 0 ? otherScripts() : ""),
                 places.getOrDefault(number, List.of()),
                 sections);
     }
@@ -283,9 +285,20 @@ final class PlacedTemplate {
     }
 
     private String script(String field) {
+        return scripts(script -> script.field().equals(field));
+    }
+
+    /** Those of the file as a whole, and of buttons, which ask nothing and are no question. */
+    private String otherScripts() {
+        Set<String> questions =
+                form.fields().stream().map(each -> each.common().name()).collect(Collectors.toSet());
+        return scripts(script -> !questions.contains(script.field()));
+    }
+
+    private String scripts(Predicate<FormScript> wanted) {
         StringBuilder text = new StringBuilder();
         for (FormScript script : form.scripts()) {
-            if (script.field().equals(field) && text.length() < LONGEST_SCRIPT) {
+            if (wanted.test(script) && text.length() < LONGEST_SCRIPT) {
                 text.append(text.isEmpty() ? "" : "\n\n")
                         .append(script.event())
                         .append(": ")

@@ -440,6 +440,27 @@ class ImportedPdfTest {
         }
     }
 
+    /** A button asks nothing, but what it would do is a rule to be written anew too. */
+    @Test
+    void theScriptOfAButtonIsShownWithThoseOfTheFile() throws IOException {
+        try (PDDocument document = Loader.loadPDF(OfficeForm.drainageConsent())) {
+            COSDictionary field = document.getDocumentCatalog()
+                    .getAcroForm()
+                    .getField("levels")
+                    .getCOSObject();
+            COSDictionary action = new COSDictionary();
+            action.setName(COSName.S, "JavaScript");
+            action.setString(COSName.getPDFName("JS"), "this.resetForm();");
+            field.setItem(COSName.A, action);
+            field.setInt(COSName.FF, 1 << 16);
+            Template template = ImportedPdf.read(bytes(document), "", "T").template();
+            assertThat(template.fields()).noneMatch(each -> each.label().startsWith("Levels"));
+            assertThat(Objects.requireNonNull(template.pages().getFirst().sheet())
+                            .script())
+                    .isEqualTo("A: this.resetForm();");
+        }
+    }
+
     @Test
     void aPageWithoutRoomIsRefused() throws IOException {
         try (PDDocument document = new PDDocument()) {
