@@ -78,23 +78,19 @@
     ArrowDown: [0, 1],
   };
 
+  /** Keys that mean places here mean the items of the document elsewhere; they do not do both. */
   function press(event: KeyboardEvent) {
     const arrow = ARROWS[event.key];
     if (arrow && selected.size) {
-      event.preventDefault();
       const step = event.shiftKey ? MILLIMETRE / 10 : MILLIMETRE;
       const [x, y] = arrow;
       placing.change((all, which) => (event.altKey ? resized : moved)(all, which, x * step, y * step, sheet));
-    } else if ((event.key === "Delete" || event.key === "Backspace") && selected.size) {
-      event.preventDefault();
-      placing.remove();
-    } else if (event.key === "Escape") {
-      event.stopPropagation();
-      placing.clear();
-    } else if (event.key === "a" && (event.ctrlKey || event.metaKey)) {
-      event.preventDefault();
-      placing.selected = new Set(places.keys());
-    }
+    } else if ((event.key === "Delete" || event.key === "Backspace") && selected.size) placing.remove();
+    else if (event.key === "Escape") placing.clear();
+    else if (event.key === "a" && (event.ctrlKey || event.metaKey)) placing.selected = new Set(places.keys());
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
   }
 </script>
 
