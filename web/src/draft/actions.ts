@@ -21,9 +21,10 @@ export function actions(copy: WorkingCopy, view: ViewActions): Action[] {
   const key = copy.selected;
   const isSelected = key !== null;
   const isItem = !["section", "page"].includes(copy.nodes.get(key ?? "")?.node.type ?? "page");
+  const isUnderWay = copy.pending > 0;
   return [
-    { label: "Undo", name: "undo", works: copy.canUndo, work: copy.undo },
-    { label: "Redo", name: "redo", works: copy.canRedo, work: copy.redo },
+    { label: "Undo", name: "undo", works: copy.canUndo || isUnderWay, work: copy.undo },
+    { label: "Redo", name: "redo", works: copy.canRedo || isUnderWay, work: copy.redo },
     { label: "Add below", name: "addBelow", works: isItem, work: () => view.insert(key!) },
     { label: "Move up", name: "moveUp", works: isSelected, work: () => copy.move(key!, -1) },
     { label: "Move down", name: "moveDown", works: isSelected, work: () => copy.move(key!, 1) },

@@ -248,8 +248,15 @@ export class WorkingCopy {
     );
   }
 
-  undo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/undo`)));
-  redo = (): Promise<unknown> => this.ask(async () => this.take(await request("POST", `${this.base}/redo`)));
+  undo = (): Promise<unknown> => this.step("undo", () => this.canUndo);
+  redo = (): Promise<unknown> => this.step("redo", () => this.canRedo);
+
+  /** Whether there is something to take back is known only when all that was done before has arrived. */
+  private step(which: "undo" | "redo", can: () => boolean): Promise<unknown> {
+    return this.ask(async () => {
+      if (can()) this.take(await request("POST", `${this.base}/${which}`));
+    });
+  }
 
   /** Types into the document; only the last of what was typed in a hurry is sent. */
   tryOut(key: string, text: string): void {

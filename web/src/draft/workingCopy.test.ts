@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import type { DraftChange, Edit } from "../api/types";
 import { type Answer, type Asked, serverThat, settled } from "../testing/server";
+import { actions } from "./actions";
 import { WorkingCopy } from "./workingCopy.svelte";
 
 let revision = 0;
@@ -112,4 +113,20 @@ test("what was typed last is what is sent, also when it is tried again", async (
     { key: "depth", typed: "12" },
     { key: "depth", typed: "12" },
   ]);
+});
+
+test("the first edit of all is taken back while it is still on its way", async () => {
+  const all = serverThat(() => ({ body: change() }));
+  const made = copy.edit(titled("A"));
+  const undo = actions(copy, { insert: () => {}, history: () => {}, palette: () => {} })[0]!;
+  expect(undo).toMatchObject({ name: "undo", works: true });
+  await Promise.all([made, undo.work()]);
+  expect(all.map(({ path }) => path.replace(/^.*\//, ""))).toEqual(["edits", "undo"]);
+});
+
+test("where there is nothing to take back, nothing is asked", async () => {
+  const all = serverThat(() => ({ body: change() }));
+  await copy.undo();
+  await copy.redo();
+  expect(all).toEqual([]);
 });

@@ -87,6 +87,19 @@ class PlacesJourneyTest {
         assertThat(address).hasAttribute("aria-pressed", "true");
         // Places are as small as they are on paper; all that is done with them is done by keyboard too.
         Browser.isAccessible(author, ".place");
+        // It is taken back as soon as it is done, though it is the first edit of all and still on its way.
+        author.route("**/draft/edits", edit -> {
+            author.waitForTimeout(500);
+            edit.resume();
+        });
+        author.keyboard().press("Delete");
+        assertThat(tools).containsText("17 places on this page");
+        author.keyboard().press("Control+z");
+        assertThat(tools).containsText("18 places on this page");
+        assertThat(address).hasCount(1);
+        address.focus();
+        author.keyboard().press("Enter");
+        assertThat(address).hasAttribute("aria-pressed", "true");
         String before = address.getAttribute("style");
         author.keyboard().press("ArrowRight");
         author.keyboard().press("Shift+ArrowDown");
