@@ -491,6 +491,7 @@ export type Edit =
   | ({ type: "setPicture" } & EditSetPicture)
   | ({ type: "setPlaces" } & EditSetPlaces)
   | ({ type: "addAt" } & EditAddAt)
+  | ({ type: "addPrinted" } & EditAddPrinted)
   | ({ type: "setOverlay" } & EditSetOverlay)
   | ({ type: "newShared" } & EditNewShared)
   | ({ type: "setShared" } & EditSetShared)
@@ -542,6 +543,11 @@ export type EditAddLookups = {
   after: string | null;
 };
 
+export type EditAddPrinted = {
+  page: string;
+  questions: EditPrintedQuestion[];
+};
+
 export type EditCopyLogic = {
   from: string;
   to: string[];
@@ -588,6 +594,19 @@ export type EditMoveChoice = {
 export type EditNewShared = {
   name: string;
   condition: Condition;
+};
+
+export type EditPrintedMark = {
+  label: string;
+  place: Place;
+};
+
+export type EditPrintedQuestion = {
+  what: Novelty;
+  label: string;
+  heading: string;
+  place: Place;
+  marks: EditPrintedMark[];
 };
 
 export type EditPutList = {
@@ -1038,6 +1057,13 @@ export type FirstAuthor = {
   password: string;
 };
 
+export type FlatPage = {
+  proposals: ProposedPlace[];
+  boxes: PrintedBox[];
+  across: number[];
+  down: number[];
+};
+
 export type Folding = {
   keepsSpace: boolean;
   motion: Motion;
@@ -1053,6 +1079,13 @@ export type FormulaTrouble = {
   end: number;
   message: string;
   instead: string | null;
+};
+
+export type Found = "underscores" | "dots" | "line" | "cell" | "box" | "shade" | "comb" | "square";
+
+export type FoundOnPage = {
+  page: FlatPage;
+  left: number[];
 };
 
 export type FunctionView = {
@@ -1171,6 +1204,10 @@ export type KeptOf = {
 };
 
 export type Kind = "record" | "dispatch" | "filling" | "message";
+
+export type LeftProposals = {
+  numbers: number[];
+};
 
 export type LengthClause = {
   field: string;
@@ -1793,11 +1830,35 @@ export type Presence = {
   blank: Sign;
 };
 
+export type PrintedBox = {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+};
+
 export type Progress = {
   key: string;
   title: string;
   needed: number;
   asked: number;
+};
+
+export type ProposedMark = {
+  label: string;
+  place: PrintedBox;
+};
+
+export type ProposedPlace = {
+  number: number;
+  found: Found;
+  writing: Writing;
+  label: string;
+  heading: string;
+  place: PrintedBox;
+  marks: ProposedMark[];
+  isOne: boolean;
+  cells: number;
 };
 
 export type Quantity = "any" | "every" | "no";
@@ -2316,6 +2377,8 @@ export type Width = "full" | "half" | "third";
 export type Withdrawing = {
   because: string;
 };
+
+export type Writing = "line" | "lines" | "cells" | "mark";
 
 export type WrittenFormula = {
   formula: string;

@@ -229,6 +229,37 @@ public sealed interface Edit {
      */
     record AddAt(Novelty what, String label, String page, Place place) implements Edit {}
 
+    /**
+     * Adds what a printed page asks, each with its place, where it belongs in reading order.
+     *
+     * @param page the key of a page of a PDF
+     */
+    record AddPrinted(String page, List<PrintedQuestion> questions) implements Edit {
+
+        public AddPrinted {
+            questions = List.copyOf(questions);
+        }
+    }
+
+    /**
+     * Something that a printed page asks.
+     *
+     * @param what an item
+     * @param label see {@link Add}
+     * @param heading the title of the section it belongs into, which is made where there is none; empty for the last one
+     * @param place where the answer is written, where it has no marks; its item and choice are not looked at
+     * @param marks what is marked instead: of yes and no one or both, of a choice its choices; otherwise none
+     */
+    record PrintedQuestion(Novelty what, String label, String heading, Place place, List<PrintedMark> marks) {
+
+        public PrintedQuestion {
+            marks = List.copyOf(marks);
+        }
+    }
+
+    /** One of the marks of a printed question, with what is printed beside it. */
+    record PrintedMark(String label, Place place) {}
+
     /** Sets what is drawn over the printed words of a page. */
     record SetOverlay(String key, Overlay.OverlayShape shape, String words) implements Edit {}
 

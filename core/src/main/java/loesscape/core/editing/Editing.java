@@ -128,6 +128,7 @@ public final class Editing {
             case Edit.SetOrigin it -> parts.with(Blocks.section(parts, it.key()).withOrigin(it.origin()));
             case Edit.SetPlaces it -> Placing.set(parts, it);
             case Edit.AddAt it -> Placing.add(parts, it);
+            case Edit.AddPrinted it -> PrintedQuestions.add(parts, it);
             case Edit.SetOverlay it -> Properties.overlay(parts, it);
             case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };

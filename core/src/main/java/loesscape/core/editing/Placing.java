@@ -35,7 +35,7 @@ final class Placing {
         return (Page) parts.node(key);
     }
 
-    private static SheetPage sheet(TemplateIndex parts, String key) {
+    static SheetPage sheet(TemplateIndex parts, String key) {
         SheetPage sheet = parts.node(key) instanceof Page page ? page.sheet() : null;
         if (sheet != null) {
             return sheet;
@@ -46,16 +46,9 @@ final class Placing {
 
     static TemplateIndex add(TemplateIndex parts, Edit.AddAt edit) {
         Page page = page(parts, edit.page());
-        if (WITHOUT_PLACE.contains(edit.what())) {
-            throw new Refusal("Pages, sections and dividers have no place of their own.");
-        }
-        TemplateIndex with = parts;
-        List<String> sections = parts.heldBy(edit.page());
-        if (sections.isEmpty()) {
-            with = Additions.add(with, new Edit.Add(Edit.Novelty.SECTION, page.title(), edit.page(), null));
-            sections = with.heldBy(edit.page());
-        }
-        String section = sections.getLast();
+        checkHasPlace(edit.what());
+        TemplateIndex with = withSection(parts, page);
+        String section = with.heldBy(edit.page()).getLast();
         List<String> items = with.heldBy(section);
         String after = items.isEmpty() ? null : items.getLast();
         with = Additions.add(with, new Edit.Add(edit.what(), edit.label(), section, after));
@@ -63,6 +56,19 @@ final class Placing {
         List<Place> places = new ArrayList<>(page.places());
         places.addAll(places(added, edit.place(), sheet(parts, edit.page())));
         return with.with(page.withPlaces(places));
+    }
+
+    static void checkHasPlace(Edit.Novelty what) {
+        if (WITHOUT_PLACE.contains(what)) {
+            throw new Refusal("Pages, sections and dividers have no place of their own.");
+        }
+    }
+
+    /** With a section on a page that has none. */
+    static TemplateIndex withSection(TemplateIndex parts, Page page) {
+        return parts.heldBy(page.key()).isEmpty()
+                ? Additions.add(parts, new Edit.Add(Edit.Novelty.SECTION, page.title(), page.key(), null))
+                : parts;
     }
 
     /** The place of an item; of a choice one for each mark, one below the other. */

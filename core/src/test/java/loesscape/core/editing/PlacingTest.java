@@ -3,6 +3,7 @@ package loesscape.core.editing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.ArrayList;
 import java.util.List;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
@@ -119,6 +120,90 @@ class PlacingTest {
         assertThat(marks).extracting(Place::choice).containsExactly("pump", "ditch", "drain");
         assertThat(marks)
                 .allSatisfy(mark -> assertThat(mark.top() + mark.height()).isLessThanOrEqualTo(29_700));
+    }
+
+    private static Edit.PrintedQuestion asked(
+            Edit.Novelty what, String label, String heading, int top, String... marks) {
+        List<Edit.PrintedMark> marked = new ArrayList<>();
+        for (String mark : marks) {
+            marked.add(new Edit.PrintedMark(mark, Place.of("", 1_000 + marked.size() * 2_000, top, 400, 400)));
+        }
+        return new Edit.PrintedQuestion(what, label, heading, Place.of("", 1_000, top, 4_000, 700), marked);
+    }
+
+    @Test
+    void whatAPrintedPageAsksIsAddedUnderItsHeadingsInReadingOrder() {
+        Template edited = Editing.apply(
+                FORM,
+                new Edit.AddPrinted(
+                        "second",
+                        List.of(
+                                asked(Edit.Novelty.TEXT, "Town", "The owner", 6_000),
+                                asked(Edit.Novelty.DATE, "Begin", "The works", 9_000),
+                                asked(Edit.Novelty.TEXT, "Street", "The owner", 5_000),
+                                asked(Edit.Novelty.TEXT, "Country", "The owner", 7_000))));
+        List<Section> sections = edited.pages().get(1).sections();
+        assertThat(sections).extracting(Section::title).containsExactly("The owner", "The works");
+        assertThat(sections.getFirst().items())
+                .extracting(loesscape.core.model.Node::key)
+                .containsExactly("street", "town", "country");
+        assertThat(places(edited, 1))
+                .extracting(Place::item)
+                .containsExactly("owner", "town", "begin", "street", "country");
+        assertThat(loesscape.core.model.Validation.of(edited)).isEmpty();
+    }
+
+    @Test
+    void marksOfAPrintedPageAreTheChoicesOfTheirQuestion() {
+        Template edited = Editing.apply(
+                FORM,
+                new Edit.AddPrinted(
+                        "second",
+                        List.of(
+                                asked(
+                                        Edit.Novelty.SEVERAL_CHOICES,
+                                        "Used for",
+                                        "",
+                                        5_000,
+                                        "Cattle",
+                                        "Drinking",
+                                        "",
+                                        "Cattle"),
+                                asked(Edit.Novelty.ONE_CHOICE, "Kind", "", 6_000, "bored", "dug"),
+                                asked(Edit.Novelty.YES_NO, "Fence?", "", 7_000, "Yes", "No"),
+                                asked(Edit.Novelty.YES_NO, "I have read it", "", 8_000, "I have read it"))));
+        assertThat(places(edited, 1).stream().skip(1).map(place -> place.item() + " " + place.choice()))
+                .containsExactly(
+                        "used_for cattle",
+                        "used_for drinking",
+                        "used_for choice_3",
+                        "used_for cattle_2",
+                        "kind bored",
+                        "kind dug",
+                        "fence yes",
+                        "fence no",
+                        "i_have_read_it yes");
+        Field used = edited.fields().stream()
+                .filter(it -> it.key().equals("used_for"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(((FieldKind.Choosing) used.kind()).choices())
+                .extracting(Choice::label)
+                .containsExactly("Cattle", "Drinking", "Choice 3", "Cattle");
+    }
+
+    @Test
+    void whatIsNotAnsweredByMarksHasNone() {
+        for (Edit.PrintedQuestion wrong : List.of(
+                asked(Edit.Novelty.DATE, "Day", "", 5_000, "Monday"),
+                asked(Edit.Novelty.YES_NO, "Fence?", "", 5_000, "Yes", "No", "Perhaps"),
+                asked(Edit.Novelty.SECTION, "A part", "", 5_000))) {
+            assertThatThrownBy(() -> Editing.apply(FORM, new Edit.AddPrinted("second", List.of(wrong))))
+                    .isInstanceOf(Refusal.class);
+        }
+        assertThatThrownBy(() -> Editing.apply(FORM, new Edit.AddPrinted("third", List.of())))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("is not a page of a PDF");
     }
 
     @Test

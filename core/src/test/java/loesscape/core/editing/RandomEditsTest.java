@@ -132,7 +132,7 @@ class RandomEditsTest {
                 : template.lists().getFirst().key();
         Condition condition = RandomTemplates.condition(random, fields);
         Condition some = condition == null ? new Condition.Always() : condition;
-        return switch (random.nextInt(25)) {
+        return switch (random.nextInt(26)) {
             case 0 -> new Edit.AddLookups(list, section, null);
             case 1 -> new Edit.SetOffer(field, random.nextInt(4) == 0 ? null : new Offer(parent, Map.of()));
             case 2 -> new Edit.StoreChoice(field, choice, "stored " + random.nextInt(9));
@@ -191,6 +191,18 @@ class RandomEditsTest {
             case 22 ->
                 new Edit.AddAt(pick(random, Edit.Novelty.values()), "Drawn", page(template), place(random, key, ""));
             case 23 -> new Edit.SetOverlay(overlay(template), pick(random, Overlay.OverlayShape.values()), "none");
+            case 24 -> {
+                Place at = place(random, key, "");
+                Edit.PrintedMark mark = new Edit.PrintedMark(random.nextBoolean() ? "Marked" : "", at);
+                yield new Edit.AddPrinted(
+                        page(template),
+                        List.of(new Edit.PrintedQuestion(
+                                pick(random, Edit.Novelty.values()),
+                                "Printed",
+                                random.nextBoolean() ? "Heading" : "",
+                                at,
+                                random.nextBoolean() ? List.of() : List.of(mark, mark))));
+            }
             default -> new Edit.Add(pick(random, Edit.Novelty.values()), "Added", section, null, condition);
         };
     }

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 
 /**
  * Formulas that are put together by chance of pieces of others, over values at every extreme: whatever comes of them, it
- * is a value, a message or a stop, on a small stack and soon. Runs two minutes; {@code -Dfuzz.seconds} sets another time,
+ * is a value, a message or a stop, on a small stack and soon. Runs a minute; {@code -Dfuzz.seconds} sets another time,
  * {@code -Dfuzz.seed} the chance.
  */
 class FuzzTest {
@@ -134,7 +134,7 @@ class FuzzTest {
     @Test
     void whateverIsWrittenGivesAValueAMessageOrAStop() throws InterruptedException {
         long until = System.nanoTime()
-                + Duration.ofSeconds(Integer.getInteger("fuzz.seconds", 120)).toNanos();
+                + Duration.ofSeconds(Integer.getInteger("fuzz.seconds", 60)).toNanos();
         int[] counts = new int[3];
         AtomicReference<@Nullable Throwable> failed = new AtomicReference<>();
         Thread thread = new Thread(

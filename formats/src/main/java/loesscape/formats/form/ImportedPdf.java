@@ -9,6 +9,7 @@ import java.util.List;
 import loesscape.core.model.Problem;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
+import loesscape.formats.flat.FlatPage;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
@@ -23,11 +24,13 @@ import org.apache.pdfbox.pdmodel.PDDocument;
  * @param template a question for each field
  * @param name what the file of the pages is called beside the template; another for another content
  * @param sheet the pages to be written on, as PDF
+ * @param found of each page, what is printed there to be filled in
  * @param remarks what its author should know, a sentence each; may be empty
  */
-public record ImportedPdf(Template template, String name, byte[] sheet, List<String> remarks) {
+public record ImportedPdf(Template template, String name, byte[] sheet, List<FlatPage> found, List<String> remarks) {
 
     public ImportedPdf {
+        found = List.copyOf(found);
         remarks = List.copyOf(remarks);
     }
 
@@ -54,6 +57,15 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Str
                 document -> SheetFile.of(document, PrintedPage.of(document)).content());
     }
 
+    /**
+     * What is printed on each page of a file to be filled in.
+     *
+     * @throws UnreadableForm as {@link #read}; a file that opens with a password is one
+     */
+    public static List<FlatPage> found(byte[] file) {
+        return FormReader.open(file, "", document -> PlacesFound.of(document, PrintedPage.of(document)));
+    }
+
     private static String name(byte[] sheet) {
         try {
             byte[] digest = MessageDigest.getInstance("SHA-256").digest(sheet);
@@ -66,6 +78,7 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Str
     private static ImportedPdf read(PDDocument document, String title) throws IOException {
         PdfForm form = FormReader.read(document);
         List<PrintedPage> printed = PrintedPage.of(document);
+        List<FlatPage> found = PlacesFound.of(document, printed);
         SheetFile.Made made = SheetFile.of(document, printed);
         String name = name(made.content());
         String own = document.getDocumentInformation().getTitle();
@@ -78,17 +91,30 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Str
                     "No template can be made of this PDF. %s"
                             .formatted(problems.getFirst().message()));
         }
-        return new ImportedPdf(template, name, made.content(), remarks(form, printed, made));
+        return new ImportedPdf(template, name, made.content(), found, remarks(form, printed, found, made));
     }
 
-    private static List<String> remarks(PdfForm form, List<PrintedPage> printed, SheetFile.Made made) {
+    private static String proposed(List<FlatPage> found) {
+        int places = found.stream().mapToInt(page -> page.proposals().size()).sum();
+        return switch (places) {
+            case 0 -> "This PDF has no fields. Draw places where answers are to stand.";
+            case 1 ->
+                "This PDF has no fields. One place that looks as if it were to be filled in is proposed on its page.";
+            default ->
+                "This PDF has no fields. %d places that look as if they were to be filled in are proposed on its pages."
+                        .formatted(places);
+        };
+    }
+
+    private static List<String> remarks(
+            PdfForm form, List<PrintedPage> printed, List<FlatPage> found, SheetFile.Made made) {
         List<String> remarks = new ArrayList<>();
         if (form.fields().isEmpty()) {
-            remarks.add("This PDF has no fields. Draw places where answers are to stand.");
+            remarks.add(proposed(found));
         }
         if (printed.stream().allMatch(page -> page.words().isEmpty())) {
             remarks.add(
-                    "Its pages are pictures without text, perhaps scanned; the words on them cannot be read aloud.");
+                    "Its pages are pictures without text, perhaps scanned: places are found by lines and boxes only and have no names, and the words on them cannot be read aloud.");
         }
         if (!form.scripts().isEmpty()) {
             remarks.add(

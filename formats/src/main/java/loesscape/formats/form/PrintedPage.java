@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import loesscape.formats.flat.Letter;
 import loesscape.formats.form.UnreadableForm.Reason;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSBase;
@@ -20,11 +21,12 @@ import org.apache.pdfbox.text.TextPosition;
  * What is printed on a page: its words with their places, and whether its letters can be kept for ever.
  *
  * @param words in reading order
+ * @param letters one by one
  * @param text all of it, as it is read
  * @param fontsInside whether each letter is drawn by a font in the file that says which character it is, as wide as the
  *     file says (ISO 19005-3, 6.2.11)
  */
-record PrintedPage(List<PrintedWord> words, String text, boolean fontsInside) {
+record PrintedPage(List<PrintedWord> words, List<Letter> letters, String text, boolean fontsInside) {
 
     /**
      * Some words on a line that stand together.
@@ -41,6 +43,8 @@ record PrintedPage(List<PrintedWord> words, String text, boolean fontsInside) {
     private static final int MOST_OF_ALL = 5_000_000;
 
     private static final int LONGEST_TEXT = 20_000;
+
+    private static final int MOST_LETTERS = 20_000;
 
     /** All pages of a document. */
     static List<PrintedPage> of(PDDocument document) throws IOException {
@@ -61,9 +65,11 @@ record PrintedPage(List<PrintedWord> words, String text, boolean fontsInside) {
         private static final float TOLERANCE = 1.5f;
 
         private List<PrintedWord> words = new ArrayList<>();
+        private List<Letter> letters = new ArrayList<>();
         private boolean fontsInside = true;
         private int page;
         private double unit = 1;
+        private double ofUnit = 1;
         private int operations;
         private int ofPage;
 
@@ -73,16 +79,19 @@ record PrintedPage(List<PrintedWord> words, String text, boolean fontsInside) {
 
         PrintedPage page(PDDocument document, int number) throws IOException {
             words = new ArrayList<>();
+            letters = new ArrayList<>();
             fontsInside = true;
             page = number;
             ofPage = 0;
             PDPage read = document.getPage(number);
-            unit = POINT * read.getUserUnit();
+            ofUnit = read.getUserUnit();
+            unit = POINT * ofUnit;
             setStartPage(number + 1);
             setEndPage(number + 1);
             StringBuilder text = new StringBuilder();
             writeText(document, new Appending(text));
-            return new PrintedPage(List.copyOf(words), text.toString().strip(), fontsInside);
+            return new PrintedPage(
+                    List.copyOf(words), List.copyOf(letters), text.toString().strip(), fontsInside);
         }
 
         @Override
@@ -135,7 +144,20 @@ record PrintedPage(List<PrintedWord> words, String text, boolean fontsInside) {
                         first.getFontSizeInPt(),
                         BOLD.matcher(font).find()));
             }
+            positions.forEach(this::keep);
             super.writeString(text, positions);
+        }
+
+        private void keep(TextPosition position) {
+            String text = position.getUnicode();
+            if (text != null && !text.isEmpty() && letters.size() < MOST_LETTERS) {
+                letters.add(new Letter(
+                        text.replace('\u00a0', ' '),
+                        position.getX() * ofUnit,
+                        position.getY() * ofUnit,
+                        position.getWidth() * ofUnit,
+                        Math.max(position.getFontSizeInPt(), 1) * ofUnit));
+            }
         }
 
         private PdfForm.FormPlace place(List<TextPosition> positions) {

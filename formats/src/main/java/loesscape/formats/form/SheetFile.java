@@ -127,9 +127,20 @@ public final class SheetFile {
     }
 
     private static BufferedImage picture(PDFRenderer renderer, int page, FormPage seen) throws IOException {
+        return Greyscale.where(picture(renderer, page, seen, DOTS_PER_INCH));
+    }
+
+    private static BufferedImage picture(PDFRenderer renderer, int page, FormPage seen, int dotsPerInch)
+            throws IOException {
         double inches = Math.max(seen.width(), seen.height()) / 25.4;
-        float dots = (float) Math.min(DOTS_PER_INCH, MOST_DOTS / inches);
-        return Greyscale.where(renderer.renderImageWithDPI(page, dots, ImageType.RGB));
+        float dots = (float) Math.min(dotsPerInch, MOST_DOTS / inches);
+        return renderer.renderImageWithDPI(page, dots, ImageType.RGB);
+    }
+
+    /** The picture of a page as it is seen, drawn as long as it has an end. */
+    static BufferedImage picture(PDDocument document, int page, int dotsPerInch) throws IOException {
+        FormPage seen = PlacedPage.of(document.getPage(page)).seen();
+        return picture(new Bounded(document), page, seen, dotsPerInch);
     }
 
     /** What is printed on a page of such a file; empty where nothing is, or it is a picture of letters. */

@@ -23,6 +23,7 @@ class TemplateImports {
     private final TemplateStore templates;
     private final PictureStore pictures;
     private final SheetStore sheets;
+    private final FoundPlaces found;
     private final HeavyWork heavy;
     private final TransactionTemplate transactions;
 
@@ -30,11 +31,13 @@ class TemplateImports {
             TemplateStore templates,
             PictureStore pictures,
             SheetStore sheets,
+            FoundPlaces found,
             HeavyWork heavy,
             TransactionTemplate transactions) {
         this.templates = templates;
         this.pictures = pictures;
         this.sheets = sheets;
+        this.found = found;
         this.heavy = heavy;
         this.transactions = transactions;
     }
@@ -68,10 +71,9 @@ class TemplateImports {
         String title = called.replaceFirst("(?i)\\.pdf$", "").replace('_', ' ').strip();
         ImportedPdf imported = heavy.alone(() -> ImportedPdf.read(file, password, title), LONGEST);
         SheetStore.Original original = new SheetStore.Original(called.isBlank() ? "document.pdf" : called, file);
-        return kept(
-                imported.template(),
-                author,
-                imported.remarks(),
-                id -> sheets.keep(id, imported.name(), imported.sheet(), original));
+        return kept(imported.template(), author, imported.remarks(), id -> {
+            sheets.keep(id, imported.name(), imported.sheet(), original);
+            found.keep(id, imported.name(), imported.found());
+        });
     }
 }

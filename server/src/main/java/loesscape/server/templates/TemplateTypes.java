@@ -12,6 +12,8 @@ public final class TemplateTypes {
             TemplatesApi.TemplateMade.class,
             TemplatesApi.TemplateImported.class,
             PicturesApi.Named.class,
+            SheetsApi.FoundOnPage.class,
+            SheetsApi.LeftProposals.class,
             AccessApi.Sharing.class,
             AccessApi.SharingWanted.class,
             AccessApi.OwnerWanted.class,
