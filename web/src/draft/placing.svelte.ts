@@ -1,5 +1,7 @@
-import type { Lettering, Place, SheetPage } from "../api/types";
+import { request } from "../api/http";
+import type { FoundOnPage, Lettering, Place, ProposedPlace, SheetPage } from "../api/types";
 import { copied, type drawn } from "./placing";
+import { openProposals, questionOf } from "./proposals";
 import { sheetOf } from "./sheets";
 import type { WorkingCopy } from "./workingCopy.svelte";
 
@@ -12,6 +14,11 @@ export class Placing {
   /** Where a new one was drawn; null for none. */
   fresh = $state.raw<ReturnType<typeof drawn> | null>(null);
 
+  /** What is found on the page to be filled in; null as long as it is not known. */
+  found = $state.raw<FoundOnPage | null>(null);
+  /** The proposal that is pointed at, by its number. */
+  shown = $state<number | null>(null);
+
   constructor(
     readonly copy: WorkingCopy,
     readonly page: string,
@@ -23,6 +30,45 @@ export class Placing {
   readonly chosen = $derived.by(() =>
     [...this.selected].map((i) => this.places[i]).filter((place): place is Place => !!place),
   );
+  readonly proposals = $derived.by(() => openProposals(this.found, this.places));
+
+  private get address(): string {
+    return `/api/templates/${this.copy.template}/sheets/${this.sheet.file}/pages/${this.sheet.number}`;
+  }
+
+  async look(): Promise<void> {
+    try {
+      this.found = await request<FoundOnPage>("GET", `${this.address}/found`);
+    } catch (problem) {
+      this.copy.told = (problem as Error).message;
+    }
+  }
+
+  /** Makes questions of proposals, in one edit. */
+  take(proposals: ProposedPlace[]): Promise<string[] | null> {
+    this.shown = null;
+    return this.copy.edit(() => ({
+      type: "addPrinted",
+      page: this.page,
+      questions: proposals.map((it) => questionOf(it, this.sheet)),
+    }));
+  }
+
+  /** Leaves proposals, or takes back that all were left. */
+  async leave(proposals: ProposedPlace[]): Promise<void> {
+    this.shown = null;
+    const before = this.found;
+    if (!before) return;
+    const left = proposals.length ? [...before.left, ...proposals.map(({ number }) => number)] : [];
+    this.found = { ...before, left };
+    try {
+      this.found = await request<FoundOnPage>("PUT", `${this.address}/left`, { numbers: left });
+    } catch (problem) {
+      this.found = before;
+      this.copy.told = (problem as Error).message;
+    }
+  }
+
   /** Other pages that places can be copied to. */
   readonly others = $derived.by(() =>
     this.copy.inside("").filter((key) => key !== this.page && sheetOf(this.copy.nodes.get(key))),

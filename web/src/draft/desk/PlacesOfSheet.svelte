@@ -4,6 +4,7 @@
   import { placeStyle } from "../../document/sheets";
   import { workingCopy } from "../context";
   import { drawn, MILLIMETRE, moved, resized } from "../placing";
+  import { boxAt, snappedMove, snappedSize, titleOf } from "../proposals";
   import type { Placing } from "../placing.svelte";
   import NewPlace from "./NewPlace.svelte";
 
@@ -15,7 +16,7 @@
   let ground = $state<HTMLElement>();
 
   /** Where the pointer is on the page, in hundredths of a millimetre. */
-  function point(event: PointerEvent) {
+  function point(event: MouseEvent) {
     const box = ground!.getBoundingClientRect();
     const scale = sheet.width / box.width;
     return { x: (event.clientX - box.left) * scale, y: (event.clientY - box.top) * scale };
@@ -24,13 +25,13 @@
   /** Follows the pointer until it is let go. */
   function follow(
     event: PointerEvent,
-    move: (dx: number, dy: number, to: { x: number; y: number }) => void,
+    move: (dx: number, dy: number, to: { x: number; y: number }, free: boolean) => void,
     end: () => void,
   ) {
     const from = point(event);
     const moving = (next: PointerEvent) => {
       const to = point(next);
-      move(to.x - from.x, to.y - from.y, to);
+      move(to.x - from.x, to.y - from.y, to, next.altKey);
     };
     const done = () => {
       removeEventListener("pointermove", moving);
@@ -50,9 +51,14 @@
     if (more || !placing.selected.has(i)) placing.pick(i, more);
     const before = placing.places;
     let after = before;
+    const snapped = make === moved ? snappedMove : snappedSize;
     follow(
       event,
-      (dx, dy) => (placing.dragging = after = make(before, placing.selected, dx, dy, sheet)),
+      (dx, dy, _, free) => {
+        const lines = placing.found?.page;
+        const [x, y] = lines && !free ? snapped(before[i]!, dx, dy, lines) : [dx, dy];
+        placing.dragging = after = make(before, placing.selected, x, y, sheet);
+      },
       () => (after === before ? (placing.dragging = null) : placing.keep(after)),
     );
   }
@@ -69,6 +75,18 @@
         band = null;
       },
     );
+  }
+
+  /** The printed box under the pointer becomes a place. */
+  function takeBox(event: MouseEvent) {
+    const { x, y } = point(event);
+    const box = boxAt(placing.found?.page ?? null, x, y);
+    if (box)
+      placing.fresh = drawn(
+        { x: box.left, y: box.top },
+        { x: box.left + box.width, y: box.top + box.height },
+        sheet,
+      );
   }
 
   const ARROWS: Record<string, [number, number]> = {
@@ -95,7 +113,7 @@
 </script>
 
 <!-- svelte-ignore a11y_no_static_element_interactions (drawing has its other way by keyboard: the button in the margin) -->
-<div bind:this={ground} onpointerdown={draw} onkeydown={press} class="ground">
+<div bind:this={ground} onpointerdown={draw} ondblclick={takeBox} onkeydown={press} class="ground">
   <SheetPaper {sheet} {source} label={`${copy.view(page).name}, as it is printed`}>
     {#each places as place, i (i)}
       <Button
@@ -107,7 +125,10 @@
         title={placing.nameOf(place)}
         onpointerdown={(event) => drag(event, i, moved)}
         onclick={(event) => event.detail === 0 && placing.pick(i, event.shiftKey || event.ctrlKey)}
-        ondblclick={() => copy.select(place.item)}
+        ondblclick={(event) => {
+          event.stopPropagation();
+          copy.select(place.item);
+        }}
       >
         <span class="name">{placing.nameOf(place)}</span>
         {#if selected.has(i)}
@@ -115,6 +136,23 @@
           <span class="corner" onpointerdown={(event) => drag(event, i, resized)}></span>
         {/if}
       </Button>
+    {/each}
+    {#each placing.proposals as proposal (proposal.number)}
+      {#each proposal.marks.length ? proposal.marks : [proposal] as { place }, i (i)}
+        <Button
+          look="bare"
+          class={["proposed", placing.shown === proposal.number && "shown"]}
+          style={placeStyle(place, sheet)}
+          aria-label={`Take: ${titleOf(proposal)}`}
+          title={titleOf(proposal)}
+          tabindex={i === 0 ? 0 : -1}
+          aria-hidden={i > 0}
+          onpointerdown={(event) => event.stopPropagation()}
+          onpointerenter={() => (placing.shown = proposal.number)}
+          onpointerleave={() => (placing.shown = null)}
+          onclick={() => placing.take([proposal])}
+        />
+      {/each}
     {/each}
     {#if band ?? fresh}
       <span class="band" style={placeStyle((band ?? fresh)!, sheet)}></span>
@@ -147,6 +185,19 @@
     background: rgb(210 160 42 / 22%);
     outline: 1px solid var(--color-card-edge);
     overflow: visible;
+  }
+
+  .ground :global(.proposed) {
+    position: absolute;
+    padding: 0;
+    border: 1.5px dashed var(--color-card-edge);
+    background: rgb(210 160 42 / 8%);
+    cursor: copy;
+  }
+
+  .ground :global(.proposed:is(:hover, :focus-visible, .shown)) {
+    border-style: solid;
+    background: rgb(210 160 42 / 28%);
   }
 
   .name {

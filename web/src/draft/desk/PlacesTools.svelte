@@ -4,6 +4,7 @@
   import { workingCopy } from "../context";
   import { aligned, drawn, sameSize, spread } from "../placing";
   import type { Placing } from "../placing.svelte";
+  import Proposals from "./Proposals.svelte";
   import PlaceLettering from "./PlaceLettering.svelte";
 
   let { placing }: { placing: Placing } = $props();
@@ -92,9 +93,11 @@
     {@render line("Written", written)}
     {@render line("Place", rest)}
   {/if}
+  {#if !chosen.length}<Proposals {placing} />{/if}
   <p class="soft mt-1.5 text-note">
     Draw on the page for a new place. Click one, with Shift several; drag them, or move them by 1 mm with the
-    arrow keys, by 0.1 mm with Shift. Alt and an arrow resize. Del takes away.
+    arrow keys, by 0.1 mm with Shift. Alt and an arrow resize. Del takes away. What is dragged comes to lie on
+    printed lines, unless Alt is held; a double click takes the box under the pointer.
   </p>
 </section>
 

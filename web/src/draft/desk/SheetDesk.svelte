@@ -62,7 +62,14 @@
   const foot = $derived(Math.max(0, ...notes.map(({ key }, i) => tops[i]! + (heights[key] ?? 0))));
 
   let ground = $state<HTMLElement>();
+  /** Where nothing stands yet, what is found comes first. */
+  const place = () => {
+    placing = new Placing(copy, page);
+    void placing.look();
+  };
+
   onMount(() => {
+    if (!places.length) place();
     const watching = new ResizeObserver(([entry]) => (width = entry!.contentRect.width));
     if (ground) watching.observe(ground);
     return () => watching.disconnect();
@@ -72,10 +79,8 @@
 <Line open={notes.some(({ key }) => key === copy.selected) || !!placing}>
   {#snippet sheet()}
     <div class="flex items-center gap-3 py-1.5">
-      <Button
-        look="token"
-        pressed={!!placing}
-        onclick={() => (placing = placing ? null : new Placing(copy, page))}>Places</Button
+      <Button look="token" pressed={!!placing} onclick={() => (placing ? (placing = null) : place())}
+        >Places</Button
       >
       <span class="soft text-note">
         {placing ? "Places are moved, and drawn where there is none." : "Fill it in to try it out."}

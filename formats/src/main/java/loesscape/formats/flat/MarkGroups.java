@@ -54,7 +54,7 @@ final class MarkGroups {
         if (beside.size() > 1 && before.isEmpty()) {
             before = above(beside);
         }
-        List<Spot> group = beside;
+        List<Spot> group = beside.size() > 1 ? withRows(beside) : beside;
         if (group.size() == 1 && before.isEmpty()) {
             group = beneath(first);
             before = group.size() > 1 ? above(group) : "";
@@ -86,6 +86,32 @@ final class MarkGroups {
                 .takeWhile(spot -> spot.area().left() - group.getLast().area().right() < 190)
                 .forEach(group::add);
         return group;
+    }
+
+    /** With the lines beneath whose marks stand under those of the first, as in columns. */
+    private List<Spot> withRows(List<Spot> first) {
+        List<Spot> group = new ArrayList<>(first);
+        for (Spot spot : left) {
+            double step = spot.area().middle() - group.getLast().area().middle();
+            boolean isUnder = first.stream()
+                    .anyMatch(each -> Math.abs(each.area().left() - spot.area().left()) < 2);
+            boolean isNext =
+                    (step > 5 && step < NEXT_LINE) || (Math.abs(step) < SAME_LINE && group.size() > first.size());
+            if (!group.contains(spot)
+                    && isUnder
+                    && isNext
+                    && before(firstOnLine(spot)).isEmpty()) {
+                group.add(spot);
+            }
+        }
+        return group;
+    }
+
+    private Spot firstOnLine(Spot spot) {
+        return left.stream()
+                .filter(each -> Math.abs(each.area().middle() - spot.area().middle()) < SAME_LINE)
+                .min(Comparator.comparingDouble(each -> each.area().left()))
+                .orElse(spot);
     }
 
     private List<Spot> beneath(Spot first) {

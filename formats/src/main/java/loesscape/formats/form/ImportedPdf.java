@@ -6,6 +6,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.regex.Pattern;
 import loesscape.core.model.Problem;
 import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
@@ -28,6 +29,9 @@ import org.apache.pdfbox.pdmodel.PDDocument;
  * @param remarks what its author should know, a sentence each; may be empty
  */
 public record ImportedPdf(Template template, String name, byte[] sheet, List<FlatPage> found, List<String> remarks) {
+
+    private static final Pattern MADE =
+            Pattern.compile("(?i)about:.*|https?:.*|untitled.*|document\\d*|.*\\.(docx?|odt|rtf|pdf|html?|xlsx?|indd)");
 
     public ImportedPdf {
         found = List.copyOf(found);
@@ -82,8 +86,8 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Fla
         SheetFile.Made made = SheetFile.of(document, printed);
         String name = name(made.content());
         String own = document.getDocumentInformation().getTitle();
-        Template template = new PlacedTemplate(form, printed, name)
-                .make(own == null || own.isBlank() || own.length() > 200 ? title : own.strip());
+        Template template =
+                new PlacedTemplate(form, printed, name).make(own == null || !saysSomething(own) ? title : own.strip());
         List<Problem> problems = Validation.of(template);
         if (!problems.isEmpty()) {
             throw new UnreadableForm(
@@ -92,6 +96,13 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Fla
                             .formatted(problems.getFirst().message()));
         }
         return new ImportedPdf(template, name, made.content(), found, remarks(form, printed, found, made));
+    }
+
+    /** Whether a title was given by a person rather than by the program that made the file. */
+    private static boolean saysSomething(String title) {
+        return !title.isBlank()
+                && title.length() <= 200
+                && !MADE.matcher(title.strip()).matches();
     }
 
     private static String proposed(List<FlatPage> found) {

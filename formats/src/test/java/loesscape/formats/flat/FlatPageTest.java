@@ -124,6 +124,33 @@ class FlatPageTest {
     }
 
     @Test
+    void marksInLinesAndColumnsAreTheChoicesOfOneQuestion() throws IOException {
+        Form form = new Form().words(60, 100, "What is damaged?");
+        List<String> labels = List.of("roof", "windows", "cellar", "garden", "fence", "walls");
+        for (int i = 0; i < 6; i++) {
+            form.box(60 + i % 3 * 120, 108 + i / 3 * 16, 10, 10)
+                    .words(76 + i % 3 * 120, 117 + i / 3 * 16, labels.get(i));
+        }
+        ProposedPlace only = form.places().getFirst();
+        assertThat(only.label()).isEqualTo("What is damaged?");
+        assertThat(labels(only)).containsExactlyElementsOf(labels);
+    }
+
+    @Test
+    void linesOfAQuestionEachAreNotOne() throws IOException {
+        Form form = new Form();
+        List<String> questions = List.of("Have you eaten?", "Have you slept?");
+        for (int i = 0; i < 2; i++) {
+            form.words(60, 100 + i * 18, questions.get(i))
+                    .box(200, 91 + i * 18, 10, 10)
+                    .words(214, 100 + i * 18, "Yes")
+                    .box(250, 91 + i * 18, 10, 10)
+                    .words(264, 100 + i * 18, "No");
+        }
+        assertThat(form.places()).extracting(ProposedPlace::label).containsExactlyElementsOf(questions);
+    }
+
+    @Test
     void wordsBeforeASquareAreItsLabelWhereALineEndsWithOne() throws IOException {
         List<ProposedPlace> places = new Form()
                 .words(60, 100, "north")

@@ -14,6 +14,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.regex.Pattern;
 import loesscape.server.demo.DemoWorld;
+import loesscape.server.templates.FlatForm;
 import loesscape.server.testing.Browser;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
@@ -124,6 +125,42 @@ class PlacesJourneyTest {
         assertThat(tools).containsText("18 places on this page");
         author.getByRole(AriaRole.BUTTON, named("Places")).first().click();
         assertThat(on(author, "Address")).isVisible();
+    }
+
+    @Test
+    void whatIsFoundOnAFormWithoutFieldsIsTakenAndLeft() throws IOException {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        byte[] flat = FlatForm.of(
+                "Name: ______________",
+                "Begin: ____________",
+                "Kind: ______________",
+                "Costs .............................");
+        author.locator(".bring input[type=file]").setInputFiles(new FilePayload("flat.pdf", "application/pdf", flat));
+        author.getByRole(AriaRole.LINK, named("Open it")).click();
+        Locator proposed = author.getByRole(AriaRole.REGION, named("Proposed places"));
+        assertThat(proposed).containsText("4 places are proposed");
+        Browser.isAccessible(author);
+        // One with a click on the page, one left from the list by keyboard, the rest by the way they were found.
+        author.getByRole(AriaRole.BUTTON, named("Take: Name")).first().click();
+        assertThat(proposed).containsText("3 places are proposed");
+        proposed.locator("[aria-expanded]").first().click();
+        Locator leave = proposed.getByRole(AriaRole.BUTTON, within("Leave: Kind"));
+        leave.focus();
+        author.keyboard().press("Enter");
+        assertThat(proposed).containsText("2 places are proposed");
+        proposed.getByRole(AriaRole.BUTTON, within("Take all: On underscores")).click();
+        assertThat(proposed).containsText("1 place is proposed");
+        author.keyboard().press("Control+z");
+        assertThat(proposed).containsText("2 places are proposed");
+        author.getByRole(AriaRole.BUTTON, named("Propose them again")).click();
+        assertThat(proposed).containsText("3 places are proposed");
+        proposed.getByRole(AriaRole.BUTTON, within("Take all")).first().click();
+        assertThat(proposed).hasCount(0);
+        author.getByRole(AriaRole.BUTTON, named("Places")).first().click();
+        on(author, "Name").fill("Tessel Aarden");
+        assertThat(on(author, "Name")).hasValue("Tessel Aarden");
+        assertThat(author.locator("#i-begin")).isVisible();
+        assertThat(author.locator("#i-costs")).isVisible();
     }
 
     @Test

@@ -3,7 +3,10 @@ package loesscape.server.soak;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import loesscape.formats.json.Json;
+import loesscape.server.templates.FlatForm;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
 import loesscape.server.testing.TestDevice;
@@ -166,8 +169,25 @@ final class EveryWrite {
         author.upload(draftPath() + "/files?name=map.pdf", "%PDF-1.7".getBytes(UTF_8))
                 .ok();
         author.send("DELETE", draftPath() + "/answers", null).ok();
+        leaveProposals();
         author.upload("/api/templates/" + template + "/pictures?name=well.svg", LOGO)
                 .ok();
+    }
+
+    private void leaveProposals() {
+        String form = id(author.upload("/api/templates/import?name=flat.pdf", flat()));
+        JsonNode draft = author.get("/api/templates/" + form + "/draft").ok().json();
+        String sheet = draft.at("/nodes/page_1/node/sheet/file").stringValue();
+        author.put("/api/templates/" + form + "/sheets/" + sheet + "/pages/0/left", "{\"numbers\":[0]}")
+                .ok();
+    }
+
+    private static byte[] flat() {
+        try {
+            return FlatForm.of("Name: ______________");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private void blocks() {

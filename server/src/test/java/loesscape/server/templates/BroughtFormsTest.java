@@ -116,6 +116,43 @@ class BroughtFormsTest {
     }
 
     @Test
+    void whatIsFoundOnAFormWithoutFieldsIsProposedAndRemembersWhatIsLeft() throws IOException {
+        Visitor author = SERVER.author();
+        byte[] flat = FlatForm.of("Name: ______________", "Begin: ____________", "Kind: ______________");
+        JsonNode made = author.upload(IMPORT + "flat.pdf", flat).ok().json();
+        assertThat(made.get("remarks").toString()).contains("3 places that look as if they were to be filled in");
+        String id = made.get("id").stringValue();
+        String page = "/api/templates/" + id + "/sheets/" + sheet(author, id) + "/pages/0";
+        JsonNode found = author.get(page + "/found").ok().json();
+        assertThat(found.get("page").get("proposals").findValuesAsString("label"))
+                .containsExactly("Name", "Begin", "Kind");
+        assertThat(found.get("left")).isEmpty();
+        assertThat(author.put(page + "/left", "{\"numbers\":[1,1,77]}")
+                        .ok()
+                        .json()
+                        .get("left")
+                        .toString())
+                .isEqualTo("[1]");
+        assertThat(author.get(page + "/found").ok().json().get("left").toString())
+                .isEqualTo("[1]");
+        author.get(page.replace("pages/0", "pages/1") + "/found").problem(404);
+        author.get(page.replace("sheet-", "other-") + "/found").problem(404);
+        SERVER.visitor().get(page + "/found").problem(401);
+        SERVER.visitor().put(page + "/left", "{\"numbers\":[]}").problem(401);
+
+        // Beside a copy only the pages are kept: what is printed on them is found there anew.
+        byte[] archive =
+                author.get("/api/templates/" + id + "/file").ok().response().body();
+        String again = author.upload(IMPORT + "again.zip", archive)
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        String there = "/api/templates/" + again + "/sheets/" + sheet(author, again) + "/pages/0/found";
+        assertThat(author.get(there).ok().json().get("page").get("proposals")).hasSize(3);
+    }
+
+    @Test
     void aTemplateGoesIntoAFileAndComesBackWithItsPages() throws IOException {
         Visitor author = SERVER.author();
         String id = brought(author, "back.pdf");
