@@ -1354,6 +1354,10 @@ export type Lookups = {
   registers: Register[];
 };
 
+export type MadeOf = {
+  name: string;
+};
+
 export type MailRow = {
   id: number;
   service: OutsideService;

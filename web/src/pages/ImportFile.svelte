@@ -54,11 +54,15 @@
 
 <!-- A file that becomes a template: chosen, or dropped anywhere on the page. -->
 <div class={["bring", isOver && "over"]}>
-  <FileButton size="tall" accept=".pdf,.json,.loess,application/pdf,application/json" onfile={take}
-    >{asking.busy ? "Reading …" : "Bring a file"}</FileButton
+  <FileButton
+    size="tall"
+    accept=".pdf,.docx,.docm,.dotx,.odt,.ott,.json,.loess,application/pdf,application/json"
+    onfile={take}>{asking.busy ? "Reading …" : "Bring a file"}</FileButton
   >
   <p class="soft text-note">
-    A PDF form, or a template file. {isOver ? "Let it go here." : "Drop it anywhere on this page."}
+    A PDF, a document of a word processor (DOCX, ODT), or a template file. {isOver
+      ? "Let it go here."
+      : "Drop it anywhere on this page."}
   </p>
 </div>
 {#if isLocked}

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { onMount } from "svelte";
+  import type { MadeOf } from "../../api/types";
   import Button from "../../ui/Button.svelte";
   import { request } from "../../api/http";
   import { workingCopy } from "../context";
@@ -15,6 +17,13 @@
   const trials = $derived(copy.settings?.trials ?? []);
   /** The block that is about to be taken away, once that is confirmed. */
   let leaving = $state("");
+
+  /** What the document of a word processor was called that the template was made of; empty where there was none. */
+  let madeOf = $state("");
+  const original = `/api/templates/${copy.template}/original`;
+  onMount(async () => {
+    madeOf = (await request<MadeOf>("GET", `${original}/about`).catch(() => ({ name: "" }))).name;
+  });
 
   async function remove(block: string) {
     await request<void>("DELETE", `/api/blocks/${encodeURIComponent(block)}`);
@@ -37,6 +46,11 @@
   <RolesEditor />
   <ListsEditor />
   <PageSettingsEditor />
+  {#if madeOf}
+    <EditorLine title="Made of" wide>
+      <a class="link min-w-0 truncate" href={original} download>{madeOf}, as it was brought</a>
+    </EditorLine>
+  {/if}
   {#if trials.length}
     <EditorLine title="Trials" wide>
       {#each trials as trial (trial.name)}

@@ -83,7 +83,9 @@ public record TemplateArchive(Template template, List<SafePicture> pictures, Lis
                 }
             }
         } catch (IOException e) {
-            throw new JsonProblem("", "The archive cannot be read: %s".formatted(e.getMessage()));
+            throw new JsonProblem(
+                    "",
+                    "The archive is cut off or broken and cannot be unpacked. Save it anew where it came from, then try again.");
         }
         if (template == null) {
             throw new JsonProblem("", "The archive holds no %s.".formatted(TEMPLATE));

@@ -13,7 +13,6 @@ import loesscape.formats.json.JsonReader;
 import loesscape.formats.json.JsonWriter;
 import loesscape.server.platform.web.HeavyWork;
 import loesscape.server.platform.web.Problems;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,12 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class FoundPlaces {
 
-    private final JdbcClient database;
+    private final FoundPlaceStore store;
     private final SheetStore sheets;
     private final HeavyWork heavy;
 
-    FoundPlaces(JdbcClient database, SheetStore sheets, HeavyWork heavy) {
-        this.database = database;
+    FoundPlaces(FoundPlaceStore store, SheetStore sheets, HeavyWork heavy) {
+        this.store = store;
         this.sheets = sheets;
         this.heavy = heavy;
     }
@@ -34,15 +33,7 @@ class FoundPlaces {
     /** Keeps what is found on all pages of a file. */
     void keep(UUID template, String name, List<FlatPage> pages) {
         for (int page = 0; page < pages.size(); page++) {
-            database.sql("""
-                            MERGE INTO sheet_found (template_id, name, page, content) KEY (template_id, name, page)
-                            VALUES (?, ?, ?, ?)
-                            """)
-                    .param(template)
-                    .param(name)
-                    .param(page)
-                    .param(Json.compact(JsonWriter.typed(pages.get(page), FlatPage.class)))
-                    .update();
+            store.keep(template, name, page, Json.compact(JsonWriter.typed(pages.get(page), FlatPage.class)));
         }
     }
 
@@ -52,7 +43,7 @@ class FoundPlaces {
      * @param page counted from 0
      */
     FlatPage on(UUID template, String name, int page) {
-        return kept(template, name, page).orElseGet(() -> {
+        return store.find(template, name, page).flatMap(FoundPlaces::read).orElseGet(() -> {
             List<FlatPage> found = look(template, name);
             if (page < 0 || page >= found.size()) {
                 throw missing();
@@ -64,14 +55,6 @@ class FoundPlaces {
 
     private static Problems.Missing missing() {
         return new Problems.Missing("There is no such page.");
-    }
-
-    private Optional<FlatPage> kept(UUID template, String name, int page) {
-        return database.sql("SELECT content FROM sheet_found WHERE template_id = ? AND name = ? AND page = ?")
-                .params(template, name, page)
-                .query(String.class)
-                .optional()
-                .flatMap(FoundPlaces::read);
     }
 
     /** What was kept by another edition of the program is found anew. */
@@ -100,28 +83,19 @@ class FoundPlaces {
 
     /** The numbers of what authors left on a page. */
     List<Integer> left(UUID template, String name, int page) {
-        return database.sql(
-                        "SELECT number FROM sheet_left WHERE template_id = ? AND name = ? AND page = ? ORDER BY number")
-                .params(template, name, page)
-                .query((row, n) -> row.getInt("number"))
-                .list();
+        return store.left(template, name, page);
     }
 
-    /** Sets what is left on a page, in place of what was. */
+    /** Sets what is left on a page, in place of what was; numbers of nothing are passed over. */
     @Transactional
     void leave(UUID template, String name, int page, List<Integer> numbers) {
         List<Integer> known = on(template, name, page).proposals().stream()
                 .map(ProposedPlace::number)
                 .toList();
-        database.sql("DELETE FROM sheet_left WHERE template_id = ? AND name = ? AND page = ?")
-                .params(template, name, page)
-                .update();
-        numbers.stream()
-                .distinct()
-                .filter(known::contains)
-                .forEach(number -> database.sql(
-                                "INSERT INTO sheet_left (template_id, name, page, number) VALUES (?, ?, ?, ?)")
-                        .params(template, name, page, number)
-                        .update());
+        store.leave(
+                template,
+                name,
+                page,
+                numbers.stream().distinct().filter(known::contains).toList());
     }
 }

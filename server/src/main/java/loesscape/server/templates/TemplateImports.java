@@ -9,6 +9,7 @@ import loesscape.core.model.Template;
 import loesscape.formats.form.FormReader;
 import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.template.TemplateArchive;
+import loesscape.formats.word.ImportedDocument;
 import loesscape.server.platform.web.HeavyWork;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -24,6 +25,7 @@ class TemplateImports {
     private final PictureStore pictures;
     private final SheetStore sheets;
     private final FoundPlaces found;
+    private final OriginalStore originals;
     private final HeavyWork heavy;
     private final TransactionTemplate transactions;
 
@@ -32,12 +34,14 @@ class TemplateImports {
             PictureStore pictures,
             SheetStore sheets,
             FoundPlaces found,
+            OriginalStore originals,
             HeavyWork heavy,
             TransactionTemplate transactions) {
         this.templates = templates;
         this.pictures = pictures;
         this.sheets = sheets;
         this.found = found;
+        this.originals = originals;
         this.heavy = heavy;
         this.transactions = transactions;
     }
@@ -45,6 +49,9 @@ class TemplateImports {
     TemplatesApi.TemplateImported take(byte[] file, String name, String password, long author) {
         if (FormReader.isPdf(file)) {
             return pdf(file, name, password, author);
+        }
+        if (heavy.alone(() -> ImportedDocument.isDocument(file), LONGEST)) {
+            return document(file, name, author);
         }
         TemplateArchive archive = TemplateArchive.isArchive(file)
                 ? heavy.alone(() -> TemplateArchive.read(file), LONGEST)
@@ -66,11 +73,28 @@ class TemplateImports {
         return new TemplatesApi.TemplateImported(made.toString(), remarks);
     }
 
-    private TemplatesApi.TemplateImported pdf(byte[] file, String name, String password, long author) {
+    /** The end of a name is kept, because it says what the file is. */
+    private static SheetStore.Original original(String name, String otherwise, byte[] file) {
         String called = name.length() > LONGEST_NAME ? name.substring(name.length() - LONGEST_NAME) : name;
-        String title = called.replaceFirst("(?i)\\.pdf$", "").replace('_', ' ').strip();
-        ImportedPdf imported = heavy.alone(() -> ImportedPdf.read(file, password, title), LONGEST);
-        SheetStore.Original original = new SheetStore.Original(called.isBlank() ? "document.pdf" : called, file);
+        return new SheetStore.Original(called.isBlank() ? otherwise : called, file);
+    }
+
+    private static String title(SheetStore.Original original) {
+        return original.name()
+                .replaceFirst("(?i)\\.(pdf|docx|docm|dotx|odt|ott)$", "")
+                .replace('_', ' ')
+                .strip();
+    }
+
+    private TemplatesApi.TemplateImported document(byte[] file, String name, long author) {
+        SheetStore.Original original = original(name, "document.docx", file);
+        ImportedDocument imported = heavy.alone(() -> ImportedDocument.read(file, title(original)), LONGEST);
+        return kept(imported.template(), author, imported.remarks(), id -> originals.keep(id, original));
+    }
+
+    private TemplatesApi.TemplateImported pdf(byte[] file, String name, String password, long author) {
+        SheetStore.Original original = original(name, "document.pdf", file);
+        ImportedPdf imported = heavy.alone(() -> ImportedPdf.read(file, password, title(original)), LONGEST);
         return kept(imported.template(), author, imported.remarks(), id -> {
             sheets.keep(id, imported.name(), imported.sheet(), original);
             found.keep(id, imported.name(), imported.found());

@@ -12,6 +12,7 @@ public final class TemplateTypes {
             TemplatesApi.TemplateMade.class,
             TemplatesApi.TemplateImported.class,
             PicturesApi.Named.class,
+            OriginalsApi.MadeOf.class,
             SheetsApi.FoundOnPage.class,
             SheetsApi.LeftProposals.class,
             AccessApi.Sharing.class,

@@ -10,6 +10,7 @@ import loesscape.core.model.Refused;
 import loesscape.formats.form.UnreadableForm;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
+import loesscape.formats.word.UnreadableDocument;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -125,6 +126,11 @@ public class Problems {
     @ExceptionHandler
     ProblemDetail unsafe(UnsafePicture picture) {
         return detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not taken", picture);
+    }
+
+    @ExceptionHandler
+    ProblemDetail unreadable(UnreadableDocument document) {
+        return detail(HttpStatus.UNPROCESSABLE_CONTENT, "Not taken", document);
     }
 
     @ExceptionHandler

@@ -1,0 +1,324 @@
+package loesscape.formats.word;
+
+import static loesscape.formats.word.PackedDocument.control;
+import static loesscape.formats.word.PackedDocument.docx;
+import static loesscape.formats.word.PackedDocument.line;
+import static loesscape.formats.word.PackedDocument.listed;
+import static loesscape.formats.word.PackedDocument.row;
+import static loesscape.formats.word.PackedDocument.styled;
+import static loesscape.formats.word.PackedDocument.table;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Item;
+import loesscape.core.model.Medium;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/**
+ * Documents of word processors become templates. Elements by ISO/IEC 29500-1 (17) and ISO/IEC 26300-1; content controls for
+ * squares and rows by their later editions (from memory).
+ */
+class ImportedDocumentTest {
+
+    /** A template as lines: sections with their depth, questions with their kind, texts as they are written. */
+    private static List<String> told(Template template) {
+        List<String> told = new ArrayList<>();
+        template.pages().getFirst().sections().forEach(section -> tell(section, 1, told));
+        return told;
+    }
+
+    private static void tell(Item item, int depth, List<String> told) {
+        switch (item) {
+            case Section section -> {
+                told.add("#".repeat(depth) + " " + section.title() + (section.isRepeating() ? " (rows)" : ""));
+                section.items().forEach(inner -> tell(inner, depth + 1, told));
+            }
+            case Field field ->
+                told.add(field.label() + ": " + kind(field.kind())
+                        + (field.medium() == Medium.FILLING ? " (asked)" : ""));
+            case Notice notice ->
+                told.add("“%s”%s%s"
+                        .formatted(
+                                notice.text(),
+                                notice.clause() > 0 ? " clause " + notice.clause() : "",
+                                notice.medium() == Medium.DOCUMENT ? " (document)" : ""));
+            default -> told.add(item.key());
+        }
+    }
+
+    private static String kind(FieldKind kind) {
+        String name = kind.getClass().getSimpleName();
+        return kind instanceof FieldKind.Choosing choosing
+                ? name + choosing.choices().stream().map(Choice::label).toList() + (choosing.other() ? "…" : "")
+                : name;
+    }
+
+    private static List<String> told(String body) {
+        ImportedDocument imported = docx(body).read();
+        assertThat(Validation.of(imported.template())).isEmpty();
+        return told(imported.template());
+    }
+
+    @Test
+    void headingsAreSectionsAndLinesAreTexts() {
+        ImportedDocument imported = docx(styled("T", "Lease of a mill")
+                        + styled("H1", "1. The mill")
+                        + line("It stands at the ditch.")
+                        + styled("H2", "Its wheel")
+                        + "<w:p><w:r><w:rPr><w:b/></w:rPr><w:t>Oak</w:t></w:r><w:r><w:t xml:space=\"preserve\"> and </w:t></w:r><w:r><w:rPr><w:i/></w:rPr><w:t>iron</w:t></w:r></w:p>"
+                        + styled("O", "The rent")
+                        + line("Paid {paid} [twice]"))
+                .read();
+        assertThat(imported.template().title()).isEqualTo("Lease of a mill");
+        assertThat(told(imported.template()))
+                .containsExactly(
+                        "# The mill",
+                        "“It stands at the ditch.”",
+                        "## Its wheel",
+                        "“**Oak** and *iron*”",
+                        "# The rent",
+                        "paid: Text",
+                        "twice: Text");
+    }
+
+    @Test
+    void listsAndNumbersAreKept() {
+        assertThat(told(listed(2, 0, "bread")
+                        + listed(2, 0, "salt")
+                        + listed(1, 0, "The lessee pays.")
+                        + listed(1, 1, "in silver")))
+                .containsExactly(
+                        "# A document", "“- bread\n- salt”", "“The lessee pays.” clause 1", "“in silver” clause 2");
+    }
+
+    @Test
+    void linesToBeFilledInAreQuestions() {
+        assertThat(told(line("Name: __________ Born on: ________")
+                        + line("Place ..............................")
+                        + line("____________________")
+                        + line("Signature of the lessee")
+                        + line("Remarks:")
+                        + "<w:p><w:pPr><w:pBdr><w:bottom w:val=\"single\"/></w:pBdr></w:pPr></w:p>".repeat(3)))
+                .containsExactly(
+                        "# A document",
+                        "Name: Text",
+                        "Born on: Text",
+                        "Place: Text",
+                        "Signature of the lessee: Text",
+                        "Remarks: LongText");
+    }
+
+    @Test
+    void whatStandsInASentenceStaysInIt() {
+        assertThat(told(line("The lessee [Name of the lessee] rents the mill at «Place» for {{rent}} crowns a year.")
+                        + line("[Name of the lessee] pays until the ______ of each month, at the latest.")))
+                .containsExactly(
+                        "# A document",
+                        "Name of the lessee: Text (asked)",
+                        "Place: Text (asked)",
+                        "rent: Text (asked)",
+                        "“The lessee {name_of_the_lessee} rents the mill at {place} for {rent} crowns a year.” (document)",
+                        "pays until the: Text (asked)",
+                        "“{name_of_the_lessee} pays until the {pays_until_the} of each month, at the latest.” (document)");
+    }
+
+    @Test
+    void squaresAreChoices() {
+        assertThat(told(line("Kind of mill: ☐ water ☐ wind")
+                        + line("Is there a dam? [ ] Yes [ ] No")
+                        + line("It grinds")
+                        + line("☐ rye")
+                        + line("☐ oats")
+                        + line("The end of it.")
+                        + line("☐ I have read the rules.")
+                        + line("Fed by [ditch / river]")))
+                .containsExactly(
+                        "# A document",
+                        "Kind of mill: SeveralChoices[water, wind]",
+                        "Is there a dam?: YesNo",
+                        "It grinds: SeveralChoices[rye, oats]",
+                        "“The end of it.”",
+                        "I have read the rules.: YesNo",
+                        "Fed by: OneChoice[ditch, river]");
+    }
+
+    @Test
+    void contentControlsKeepTheirKinds() {
+        assertThat(told(control("<w:alias w:val=\"Lessee\"/><w:tag w:val=\"lessee\"/><w:text/>", "x")
+                        + control("<w:alias w:val=\"Again\"/><w:tag w:val=\"lessee\"/><w:text/>", "x")
+                        + control("<w:showingPlcHdr/><w:text w:multiLine=\"1\"/>", "What was agreed")
+                        + control(
+                                "<w:alias w:val=\"Grain\"/><w:dropDownList><w:listItem w:value=\"\"/><w:listItem w:displayText=\"Rye\" w:value=\"1\"/><w:listItem w:value=\"Oats\"/></w:dropDownList>",
+                                "")
+                        + control("<w:alias w:val=\"Wood\"/><w:comboBox><w:listItem w:value=\"Oak\"/></w:comboBox>", "")
+                        + control("<w:alias w:val=\"From\"/><w:date/>", "1 May")
+                        + control(
+                                "<w:alias w:val=\"Dam\"/><w14:checkbox><w14:checked w14:val=\"0\"/></w14:checkbox>",
+                                "☐")))
+                .containsExactly(
+                        "# A document",
+                        "Lessee: Text",
+                        "What was agreed: LongText",
+                        "Grain: OneChoice[Rye, Oats]",
+                        "Wood: OneChoice[Oak]…",
+                        "From: Date",
+                        "Dam: YesNo");
+    }
+
+    @Test
+    void olderFieldsAreRead() {
+        String begin = "<w:r><w:fldChar w:fldCharType=\"begin\">%s</w:fldChar></w:r>";
+        String end =
+                "<w:r><w:fldChar w:fldCharType=\"separate\"/></w:r><w:r><w:t>shown</w:t></w:r><w:r><w:fldChar w:fldCharType=\"end\"/></w:r>";
+        String code = "<w:r><w:instrText>%s</w:instrText></w:r>";
+        assertThat(told("<w:p><w:r><w:t xml:space=\"preserve\">Owner </w:t></w:r>"
+                        + begin.formatted("<w:ffData><w:name w:val=\"Text1\"/><w:textInput/></w:ffData>") + end
+                        + "</w:p>"
+                        + "<w:p>"
+                        + begin.formatted(
+                                "<w:ffData><w:statusText w:val=\"Day\"/><w:textInput><w:type w:val=\"date\"/></w:textInput></w:ffData>")
+                        + end + "</w:p>"
+                        + "<w:p>"
+                        + begin.formatted(
+                                "<w:ffData><w:helpText w:val=\"Grain\"/><w:ddList><w:listEntry w:val=\"Rye\"/><w:listEntry w:val=\"Oats\"/></w:ddList></w:ffData>")
+                        + end + "</w:p>"
+                        + "<w:p>" + begin.formatted("") + code.formatted(" MERGEFIELD \"Town_name\" \\* MERGEFORMAT ")
+                        + end + "</w:p>"
+                        + "<w:p>" + begin.formatted("") + code.formatted(" PAGE ") + end + "</w:p>"))
+                .containsExactly(
+                        "# A document",
+                        "Owner: Text",
+                        "Day: Date",
+                        "Grain: OneChoice[Rye, Oats]",
+                        "Town name: Text",
+                        "“shown”");
+    }
+
+    @Test
+    void tablesAskInTheirCells() {
+        assertThat(told(table(row("Owner", ""), row("Parcel", ""))
+                        + table(row("No.", "Depth", "Soil"), row("1", "", ""), row("2", "", ""))
+                        + table(row("Question", "Yes", "No"), row("Flooded?", "☐", "☐"))
+                        + table(row(line("Surname") + line(""), line("Born on") + line("")))
+                        + table(row("Class", "Fee"), row("small", "25"))
+                        + table(row("", ""), row("Place, date", "Signature"))))
+                .containsExactly(
+                        "# A document",
+                        "Owner: Text",
+                        "Parcel: Text",
+                        "## Rows (rows)",
+                        "Depth: Text",
+                        "Soil: Text",
+                        "“Question”",
+                        "Flooded?: YesNo",
+                        "Surname: Text",
+                        "Born on: Text",
+                        "“Class — Fee”",
+                        "“small — 25”",
+                        "Place, date: Text",
+                        "Signature: Text");
+    }
+
+    @Test
+    void rowsThatRepeatStayRows() {
+        assertThat(told(table(row("Name", "Age"))
+                        .replace(
+                                "</w:tbl>",
+                                "<w:sdt><w:sdtPr><w:alias w:val=\"Children\"/><w15:repeatingSection/></w:sdtPr><w:sdtContent>"
+                                        + "<w:sdt><w:sdtPr><w15:repeatingSectionItem/></w:sdtPr><w:sdtContent>"
+                                        + row(
+                                                control("<w:text/>", "x"),
+                                                control("<w:alias w:val=\"Years\"/><w:text/>", "x"))
+                                        + "</w:sdtContent></w:sdt></w:sdtContent></w:sdt></w:tbl>")))
+                .contains("## Children (rows)", "Name: Text", "Years: Text");
+    }
+
+    @Test
+    void whatWasStruckOutIsGone() {
+        assertThat(
+                        told(
+                                "<w:p><w:del><w:r><w:delText>never</w:delText></w:r></w:del><w:ins><w:r><w:t>always</w:t></w:r></w:ins></w:p>"))
+                .containsExactly("# A document", "“always”");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"mixed-a.docx", "mixed-a.odt", "long-a.docx", "long-a.odt"})
+    void whatAWordProcessorWroteIsRead(String name) throws IOException {
+        try (InputStream file = ImportedDocumentTest.class.getResourceAsStream(name)) {
+            byte[] bytes = Objects.requireNonNull(file).readAllBytes();
+            assertThat(ImportedDocument.isDocument(bytes)).isTrue();
+            List<String> told = told(ImportedDocument.read(bytes, "Form").template());
+            if (name.startsWith("mixed")) {
+                assertThat(told)
+                        .contains(
+                                "Name: Text",
+                                "Telephone: Text",
+                                "Length in m: Text",
+                                "Depth in m: Text",
+                                "Date: Text",
+                                "Signature: Text");
+            } else {
+                assertThat(told)
+                        .contains(
+                                "Kind of well: SeveralChoices[bored, dug, driven]",
+                                "Is there a well already?: YesNo",
+                                "## Rows (rows)",
+                                "Signature of the applicant: Text");
+            }
+        }
+    }
+
+    @Test
+    void whatIsNotTakenAlongIsSaid() {
+        ImportedDocument imported = docx(line("Name: ______"))
+                .with("word/vbaProject.bin", "x")
+                .with("word/media/image1.png", "x")
+                .with("word/header1.xml", "<x/>")
+                .with(
+                        "word/_rels/document.xml.rels",
+                        "<R><Relationship TargetMode=\"External\" Type=\"a/image\" Target=\"http://example.org/x.png\"/></R>")
+                .read();
+        assertThat(imported.remarks())
+                .hasSize(5)
+                .anyMatch(remark -> remark.contains("macros"))
+                .anyMatch(remark -> remark.contains("Nothing was fetched"));
+    }
+
+    @Test
+    void whatIsNoDocumentIsRefusedWithASentence() {
+        byte[] whole = docx(line("x")).file();
+        String nested = "<w:tbl><w:tr><w:tc>".repeat(6_000) + "</w:tc></w:tr></w:tbl>".repeat(6_000);
+        for (byte[] file : List.of(
+                Arrays.copyOf(whole, 60),
+                docx("<w:p>").file(),
+                docx("").with("word/document.xml", "<!DOCTYPE x [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><x>&a;</x>")
+                        .file(),
+                docx("").with("word/document.xml", "<x/>").file(),
+                docx(nested).file())) {
+            assertThatThrownBy(() -> ImportedDocument.read(file, "x"))
+                    .isInstanceOf(UnreadableDocument.class)
+                    .message()
+                    .endsWith(".");
+        }
+        byte[] large = docx(" ".repeat(21_000_000)).file();
+        assertThatThrownBy(() -> ImportedDocument.read(large, "x")).hasMessageContaining("word/document.xml");
+        assertThat(ImportedDocument.isDocument(large)).isFalse();
+        assertThat(ImportedDocument.isDocument("PK no".getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+                .isFalse();
+    }
+}
