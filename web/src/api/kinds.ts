@@ -238,6 +238,30 @@ export const FORMATS: Record<string, string> = {
   or: "joined by “or”",
 };
 
+/** What tells the kind that a label most likely asks for; the first that is found counts. */
+export const HINTS: [FieldKind["type"], RegExp][] = [
+  ["oneChoice", new RegExp("[?:] .+ / ", "i")],
+  ["text", new RegExp("^(place|town|ort|lieu|lugar|luogo|local|plaats|miejscowość|místo|τόπος)\\s*(,|and|und|et|y|e|en|i)\\s", "i")],
+  ["email", new RegExp("\\be-?(mail|posta)\\b|courriel|correo electr|sähköposti", "i")],
+  ["phone", new RegExp("\\b(tele)?phone\\b|\\bmobile\\b|t[eé]l[eé]fon|τηλέφωνο|puhelin|телефон", "i")],
+  ["webAddress", new RegExp("\\b(web ?site|web address|url|home ?page)\\b", "i")],
+  ["rating", new RegExp("\\b(rating|satisfaction|stars)\\b|^(please )?rate\\b|\\bhow (satisfied|happy|likely)\\b", "i")],
+  ["money", new RegExp(",\\s*(EUR|USD|GBP|CHF|€|\\$|£)$", "i")],
+  ["number", new RegExp(",\\s*\\S{1,8}$|%|\\bin (m|cm|mm|km|kg|g|t|l|ha|m²|m³|kwh|(cubic |square )?met(re|er)s?|hectares?|lit(re|er)s?|days|hours|years)$|\\b(number of|how many|how much|depth|length|width|height|area|weight|count|quantity|percentage|age)\\b", "i")],
+  ["yesNo", new RegExp("^(do|does|did|is|are|was|were|will|has|have|can|may|should)\\b.*\\?$", "i")],
+  ["oneChoice", new RegExp("^(which|what kind|who|choose)\\b", "i")],
+  ["time", new RegExp("\\b(time|o'clock|at what hour)\\b", "i")],
+  ["signature", new RegExp("\\bsign(ature|ed)\\b|unterschrift|\\bfirma\\b|assinatura|handtekening|podpis|υπογραφή|aláírás|underskrift|allekirjoitus|imza|подпись|підпис|توقيع|חתימה", "i")],
+  ["attachment", new RegExp("\\b(attach|upload|hand in|document)\\b", "i")],
+  ["severalChoices", new RegExp("\\b(which of these|all that apply|which ones)\\b", "i")],
+  ["money", new RegExp("\\b(fees?|amount|price|costs?|deposit|rent|salary|budget|(day|daily|hourly) rate)\\b|[€$£]", "i")],
+  ["date", new RegExp("\\b(date|day|when|born|birthday|deadline|due|expires?|starts? on|ends? on)\\b|\\bdatum\\b|\\bfecha\\b|\\bdata\\b|\\bdato\\b|dátum|\\btarih|päivämäärä|ημερομηνία|дата", "i")],
+  ["longText", new RegExp("\\b(remarks?|describe|description|reasons?|why|comments?|explain)\\b", "i")],
+];
+
+/** The kinds whose answers are written on a line, rather than marked, chosen or handed in. */
+export const WRITTEN: ReadonlySet<string> = new Set(["text", "longText", "email", "phone", "webAddress", "number", "money", "date", "time", "signature", "initials"]);
+
 /** What the answers to a field of a kind are. */
 export function answerType(kind: FieldKind): AnswerType {
   return KINDS[kind.type].answer;

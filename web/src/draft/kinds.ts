@@ -1,4 +1,4 @@
-import { KINDS } from "../api/kinds";
+import { HINTS, KINDS } from "../api/kinds";
 import type { BlockRow, FieldKind, Novelty } from "../api/types";
 
 type Novel = { id: Novelty; label: string; hint: string };
@@ -53,45 +53,12 @@ const UNLABELLED = new Set<Novelty>([
   "divider",
 ]);
 
-const HINTS: [Novelty, RegExp][] = [
-  ["oneChoice", /[?:] .+ \/ /],
-  // What is written on one line beside each other is one text.
-  [
-    "text",
-    /^(place|town|ort|lieu|lugar|luogo|local|plaats|miejscowość|místo|τόπος)\s*(,|and|und|et|y|e|en|i)\s/i,
-  ],
-  ["email", /\be-?(mail|posta)\b|courriel|correo electr|sähköposti/i],
-  ["phone", /\b(tele)?phone\b|\bmobile\b|t[eé]l[eé]fon|τηλέφωνο|puhelin|телефон/i],
-  ["webAddress", /\b(web ?site|web address|url|home ?page)\b/i],
-  ["rating", /\b(rating|satisfaction|stars)\b|^(please )?rate\b|\bhow (satisfied|happy|likely)\b/i],
-  ["money", /,\s*(EUR|USD|GBP|CHF|€|\$|£)$/i],
-  [
-    "number",
-    /,\s*\S{1,8}$|%|\bin (m|cm|mm|km|kg|g|t|l|ha|m²|m³|kwh|(cubic |square )?met(re|er)s?|hectares?|lit(re|er)s?|days|hours|years)$|\b(number of|how many|how much|depth|length|width|height|area|weight|count|quantity|percentage|age)\b/i,
-  ],
-  ["yesNo", /^(do|does|did|is|are|was|were|will|has|have|can|may|should)\b.*\?$/i],
-  ["oneChoice", /^(which|what kind|who|choose)\b/i],
-  ["time", /\b(time|o'clock|at what hour)\b/i],
-  [
-    "signature",
-    /\bsign(ature|ed)\b|unterschrift|\bfirma\b|assinatura|handtekening|podpis|υπογραφή|aláírás|underskrift|allekirjoitus|imza|подпись|підпис|توقيع|חתימה/i,
-  ],
-  ["attachment", /\b(attach|upload|hand in|document)\b/i],
-  ["severalChoices", /\b(which of these|all that apply|which ones)\b/i],
-  ["money", /\b(fees?|amount|price|costs?|deposit|rent|salary|budget|(day|daily|hourly) rate)\b|[€$£]/i],
-  [
-    "date",
-    /\b(date|day|when|born|birthday|deadline|due|expires?|starts? on|ends? on)\b|\bdatum\b|\bfecha\b|\bdata\b|\bdato\b|dátum|\btarih|päivämäärä|ημερομηνία|дата/i,
-  ],
-  ["longText", /\b(remarks?|describe|description|reasons?|why|comments?|explain)\b/i],
-];
-
 /** Something that can be put into a document: a new thing of a kind, or a block of one's own. */
 export type Offered = { id: Novelty | "block"; label: string; hint: string; named: boolean; block?: string };
 
 /** The kind that a label is most likely to ask for. */
 export function likeliest(label: string): Novelty {
-  return HINTS.find(([, pattern]) => pattern.test(label.trim()))?.[0] ?? "text";
+  return (HINTS.find(([, pattern]) => pattern.test(label.trim()))?.[0] as Novelty | undefined) ?? "text";
 }
 
 /**

@@ -10,6 +10,7 @@ import type {
   ProposedPlace,
   SheetPage,
 } from "../api/types";
+import { WRITTEN } from "../api/kinds";
 import { likeliest } from "./kinds";
 
 /** How near the edge of a place has to come to a printed line to lie on it, in hundredths of a millimetre. */
@@ -26,21 +27,6 @@ export const WAYS: Record<Found, string> = {
   comb: "In boxes for letters",
   square: "Squares to mark",
 };
-
-/** What is written on a line; everything else that a label suggests is answered by marks. */
-const WRITTEN: ReadonlySet<Novelty> = new Set([
-  "text",
-  "longText",
-  "email",
-  "phone",
-  "webAddress",
-  "number",
-  "money",
-  "date",
-  "time",
-  "signature",
-  "initials",
-] as const);
 
 function covers(place: PrintedBox, { left, top, width, height }: PrintedBox): boolean {
   const x = left + width / 2;

@@ -15,6 +15,7 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
 import loesscape.core.model.Keys;
+import loesscape.core.model.LikelyKind;
 import loesscape.core.model.Medium;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
@@ -67,6 +68,9 @@ final class FlowingTemplate {
 
     /** Whether the line before was nothing but room to write: what it is for may stand beneath it. */
     private boolean hasRoomAlone;
+
+    /** How wide the questions of the line are that is read: those beside each other stand beside each other. */
+    private Field.Width width = Field.Width.FULL;
 
     /** A section while it is put together. */
     private record Part(String key, String title, int level, List<Object> content) {
@@ -174,7 +178,7 @@ final class FlowingTemplate {
                     && words.length() <= LONGEST_PROMPT
                     && paragraph.heading() == 0;
             String label = isCaption ? words : "Answer";
-            put(Field.of(key(label, "question"), shortened(label), new FieldKind.Text("", 0)));
+            ask(label, LikelyKind.onLine(label).starting());
             if (isCaption) {
                 return;
             }
@@ -413,6 +417,8 @@ final class FlowingTemplate {
     }
 
     private void prompts(List<WordPiece> pieces, String cellLabel, Medium medium) {
+        long asked = pieces.stream().filter(piece -> !(piece instanceof Words)).count();
+        width = asked == 2 ? Field.Width.HALF : asked == 3 ? Field.Width.THIRD : Field.Width.FULL;
         StringBuilder before = new StringBuilder();
         for (WordPiece piece : pieces) {
             if (piece instanceof Words words) {
@@ -434,6 +440,7 @@ final class FlowingTemplate {
                 before.setLength(0);
             }
         }
+        width = Field.Width.FULL;
     }
 
     /** Asks what a piece asks, once for each name; gives the key of the answer. */
@@ -451,7 +458,8 @@ final class FlowingTemplate {
         if (!name.isEmpty()) {
             named.put(name, key);
         }
-        put(Field.of(key, told, kind(control)).withMedium(medium));
+        FieldKind kind = control.kind() == Asking.TEXT ? LikelyKind.onLine(told).starting() : kind(control);
+        put(Field.of(key, told, kind).withMedium(medium).withWidth(width));
         return key;
     }
 
@@ -531,9 +539,16 @@ final class FlowingTemplate {
         Cell cell = cells.rows().get(row).get(column);
         String words = WordText.label(WordText.of(cell));
         switch (cells.role(row, column)) {
-            case ROOM -> ask(cells.label(row, column), new FieldKind.Text("", 0));
+            case ROOM -> {
+                String label = cells.label(row, column);
+                ask(label, LikelyKind.onLine(label).starting());
+            }
             case PROMPT_WITH_ROOM ->
-                ask(words, cell.blocks().size() > 3 ? new FieldKind.LongText("", 0) : new FieldKind.Text("", 0));
+                ask(
+                        words,
+                        cell.blocks().size() > 3
+                                ? new FieldKind.LongText("", 0)
+                                : LikelyKind.onLine(words).starting());
             case YES -> ask(cells.wordsAt(row, 0), new FieldKind.YesNo());
             case MARK -> ask(cells.labelOfMark(row, column), new FieldKind.YesNo());
             case LABEL -> {

@@ -117,8 +117,10 @@ final class OdtBody {
 
     private Paragraph paragraph(Element paragraph, int heading, Listing listing, int depth) {
         List<WordPiece> pieces = new ArrayList<>();
-        read(paragraph, false, false, false, pieces);
         Element style = styles.get(attribute(paragraph, "style-name"));
+        Element letters = Elements.first(style, "text-properties");
+        boolean isBold = attribute(letters, "font-weight").equals("bold");
+        read(paragraph, isBold, attribute(letters, "font-style").equals("italic"), false, pieces);
         Element properties = Elements.first(style, "paragraph-properties");
         String border = attribute(properties, "border-bottom");
         boolean isRuled = !border.isEmpty() && !border.equals("none");

@@ -15,6 +15,7 @@ import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
@@ -49,7 +50,7 @@ class ImportedDocumentTest {
                 section.items().forEach(inner -> tell(inner, depth + 1, told));
             }
             case Field field ->
-                told.add(field.label() + ": " + kind(field.kind())
+                told.add(field.label() + ": " + kind(field.kind()) + width(field)
                         + (field.medium() == Medium.FILLING ? " (asked)" : ""));
             case Notice notice ->
                 told.add("“%s”%s%s"
@@ -59,6 +60,12 @@ class ImportedDocumentTest {
                                 notice.medium() == Medium.DOCUMENT ? " (document)" : ""));
             default -> told.add(item.key());
         }
+    }
+
+    private static String width(Field field) {
+        return field.width() == Field.Width.FULL
+                ? ""
+                : " " + field.width().name().toLowerCase(Locale.ROOT);
     }
 
     private static String kind(FieldKind kind) {
@@ -92,8 +99,8 @@ class ImportedDocumentTest {
                         "## Its wheel",
                         "“**Oak** and *iron*”",
                         "# The rent",
-                        "paid: Text",
-                        "twice: Text");
+                        "paid: Text half",
+                        "twice: Text half");
     }
 
     @Test
@@ -116,10 +123,10 @@ class ImportedDocumentTest {
                         + "<w:p><w:pPr><w:pBdr><w:bottom w:val=\"single\"/></w:pBdr></w:pPr></w:p>".repeat(3)))
                 .containsExactly(
                         "# A document",
-                        "Name: Text",
-                        "Born on: Text",
+                        "Name: Text half",
+                        "Born on: Date half",
                         "Place: Text",
-                        "Signature of the lessee: Text",
+                        "Signature of the lessee: Signature",
                         "Remarks: LongText");
     }
 
@@ -131,7 +138,7 @@ class ImportedDocumentTest {
                         "# A document",
                         "Name of the lessee: Text (asked)",
                         "Place: Text (asked)",
-                        "rent: Text (asked)",
+                        "rent: Money (asked)",
                         "“The lessee {name_of_the_lessee} rents the mill at {place} for {rent} crowns a year.” (document)",
                         "pays until the: Text (asked)",
                         "“{name_of_the_lessee} pays until the {pays_until_the} of each month, at the latest.” (document)");
@@ -227,11 +234,11 @@ class ImportedDocumentTest {
                         "“Question”",
                         "Flooded?: YesNo",
                         "Surname: Text",
-                        "Born on: Text",
+                        "Born on: Date",
                         "“Class — Fee”",
                         "“small — 25”",
                         "Place, date: Text",
-                        "Signature: Text");
+                        "Signature: Signature");
     }
 
     @Test
@@ -267,18 +274,18 @@ class ImportedDocumentTest {
                 assertThat(told)
                         .contains(
                                 "Name: Text",
-                                "Telephone: Text",
-                                "Length in m: Text",
-                                "Depth in m: Text",
-                                "Date: Text",
-                                "Signature: Text");
+                                "Telephone: Phone",
+                                "Length in m: Number",
+                                "Depth in m: Number",
+                                "Date: Date half",
+                                "Signature: Signature half");
             } else {
                 assertThat(told)
                         .contains(
                                 "Kind of well: SeveralChoices[bored, dug, driven]",
                                 "Is there a well already?: YesNo",
                                 "## Rows (rows)",
-                                "Signature of the applicant: Text");
+                                "Signature of the applicant: Signature");
             }
         }
     }

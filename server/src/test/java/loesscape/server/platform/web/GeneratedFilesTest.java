@@ -15,6 +15,7 @@ import loesscape.core.model.AnswerType;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.KindFacts;
+import loesscape.core.model.LikelyKind;
 import loesscape.core.model.Look;
 import loesscape.core.model.Node;
 import loesscape.formats.json.Json;
@@ -120,11 +121,29 @@ class GeneratedFilesTest {
         return text.append("""
                         };
 
+                        /** What tells the kind that a label most likely asks for; the first that is found counts. */
+                        export const HINTS: [FieldKind["type"], RegExp][] = [
+                        %s];
+
+                        /** The kinds whose answers are written on a line, rather than marked, chosen or handed in. */
+                        export const WRITTEN: ReadonlySet<string> = new Set([%s]);
+
                         /** What the answers to a field of a kind are. */
                         export function answerType(kind: FieldKind): AnswerType {
                           return KINDS[kind.type].answer;
                         }
-                        """).toString();
+                        """.formatted(hints(), written())).toString();
+    }
+
+    private static String hints() {
+        return LikelyKind.HINTS.stream()
+                .map(hint -> "  [%s, new RegExp(%s, \"i\")],\n"
+                        .formatted(quoted(hint.kind().key()), quoted(hint.pattern())))
+                .collect(Collectors.joining());
+    }
+
+    private static String written() {
+        return LikelyKind.WRITTEN.stream().map(kind -> quoted(kind.key())).collect(Collectors.joining(", "));
     }
 
     private static String quoted(String text) {
