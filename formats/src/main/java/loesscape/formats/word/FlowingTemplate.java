@@ -10,11 +10,13 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import loesscape.core.model.AnswerType;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
 import loesscape.core.model.Keys;
+import loesscape.core.model.KindFacts;
 import loesscape.core.model.LikelyKind;
 import loesscape.core.model.Medium;
 import loesscape.core.model.Notice;
@@ -458,9 +460,16 @@ final class FlowingTemplate {
         if (!name.isEmpty()) {
             named.put(name, key);
         }
-        FieldKind kind = control.kind() == Asking.TEXT ? LikelyKind.onLine(told).starting() : kind(control);
+        FieldKind kind = control.kind() == Asking.TEXT ? onLine(told, medium) : kind(control);
         put(Field.of(key, told, kind).withMedium(medium).withWidth(width));
         return key;
+    }
+
+    /** A sentence names who signed; nobody signs in the middle of it. */
+    private static FieldKind onLine(String label, Medium medium) {
+        KindFacts likely = LikelyKind.onLine(label);
+        boolean isSigned = likely.answer() == AnswerType.SIGNATURE;
+        return isSigned && medium == Medium.FILLING ? new FieldKind.Text("", 0) : likely.starting();
     }
 
     private static FieldKind kind(Control control) {
@@ -468,9 +477,9 @@ final class FlowingTemplate {
         return switch (control.kind()) {
             case TEXT -> new FieldKind.Text("", 0);
             case LONG_TEXT -> new FieldKind.LongText("", 0);
-            case DATE -> loesscape.core.model.KindFacts.DATE.starting();
+            case DATE -> KindFacts.DATE.starting();
             case MARK -> new FieldKind.YesNo();
-            case PICTURE -> loesscape.core.model.KindFacts.PICTURE.starting();
+            case PICTURE -> KindFacts.PICTURE.starting();
             case ONE_CHOICE, CHOICE_OR_OTHER -> {
                 List<Choice> choices = choices(control.choices());
                 yield choices.isEmpty()

@@ -145,6 +145,15 @@ class ImportedDocumentTest {
     }
 
     @Test
+    void nobodySignsInTheMiddleOfASentence() {
+        assertThat(told(line("The rules were read, and signed by ____________ on behalf of the guild.")))
+                .containsExactly(
+                        "# A document",
+                        "The rules were read, and signed by: Text (asked)",
+                        "“The rules were read, and signed by {the_rules_were_read_and_signed_by} on behalf of the guild.” (document)");
+    }
+
+    @Test
     void squaresAreChoices() {
         assertThat(told(line("Kind of mill: ☐ water ☐ wind")
                         + line("Is there a dam? [ ] Yes [ ] No")
