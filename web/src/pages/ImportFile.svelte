@@ -60,9 +60,7 @@
     onfile={take}>{asking.busy ? "Reading …" : "Bring a file"}</FileButton
   >
   <p class="soft text-note">
-    A PDF, a document of a word processor (DOCX, ODT), or a template file. {isOver
-      ? "Let it go here."
-      : "Drop it anywhere on this page."}
+    A PDF, DOCX, ODT or template file. {isOver ? "Let it go here." : "Drop it anywhere on this page."}
   </p>
 </div>
 {#if isLocked}
