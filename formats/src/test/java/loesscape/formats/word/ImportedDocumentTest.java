@@ -174,6 +174,37 @@ class ImportedDocumentTest {
     }
 
     @Test
+    void nothingThatIsWrittenOnALineIsLeftOut() {
+        String rules = "I have read the rules of the mill, ".repeat(12).strip();
+        assertThat(
+                        told(
+                                line("Length: ______ m")
+                                        + line("Paid to ______ (the miller)")
+                                        + line("I agree: ☐ yes")
+                                        + line("☐ " + rules)
+                                        + line("Grain: ☐ rye ☐ other: ________")
+                                        + "<w:p><w:sdt><w:sdtPr><w:alias w:val=\"Dam\"/><w14:checkbox/></w:sdtPr><w:sdtContent><w:r><w:t>☐</w:t></w:r></w:sdtContent></w:sdt><w:r><w:t xml:space=\"preserve\"> there is a dam</w:t></w:r></w:p>"))
+                .containsExactly(
+                        "# A document",
+                        "Length: Number",
+                        "Paid to … (the miller): Text",
+                        "I agree: yes: YesNo",
+                        rules + ": YesNo",
+                        "Grain: SeveralChoices[rye, other]",
+                        "other: Text",
+                        "there is a dam: YesNo");
+        assertThat(docx(line("Length: ______ m"))
+                        .read()
+                        .template()
+                        .fields()
+                        .getFirst()
+                        .kind())
+                .isInstanceOfSatisfying(
+                        FieldKind.Number.class,
+                        number -> assertThat(number.unit()).isEqualTo("m"));
+    }
+
+    @Test
     void contentControlsKeepTheirKinds() {
         assertThat(told(control("<w:alias w:val=\"Lessee\"/><w:tag w:val=\"lessee\"/><w:text/>", "x")
                         + control("<w:alias w:val=\"Again\"/><w:tag w:val=\"lessee\"/><w:text/>", "x")
@@ -238,7 +269,7 @@ class ImportedDocumentTest {
                         "Owner: Text",
                         "Parcel: Text",
                         "## Rows (rows)",
-                        "Depth: Text",
+                        "Depth: Number",
                         "Soil: Text",
                         "“Question”",
                         "Flooded?: YesNo",
