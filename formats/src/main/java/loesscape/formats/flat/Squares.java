@@ -56,24 +56,27 @@ final class Squares {
                     && area.height() <= LARGEST
                     && Math.abs(area.width() - area.height()) <= 3.5;
             // What is filled and dark is the bullet of a list; what is filled and white lies behind something.
-            boolean isHollow = !frame.isFilled() || (frame.isWhite() && !hasEdge(area));
+            boolean isHollow = !frame.isFilled() || (frame.isWhite() && isOnShade(area) && !isFramed(area));
             if (isSquare && isHollow && isFree(area)) {
                 marks.add(area);
             }
         }
     }
 
-    /** A white shape that a frame is drawn around is not another one. */
-    private boolean hasEdge(Area area) {
+    private boolean isOnShade(Area area) {
         return page.drawn().frames().stream()
-                        .anyMatch(other -> !other.isFilled()
-                                && other.area().holds(area, 2)
-                                && other.area().width() < LARGEST + 4)
-                || page.drawn().frames().stream()
-                        .noneMatch(other -> other.isFilled()
-                                && !other.isWhite()
-                                && other.area().size() > area.size() * 1.02
-                                && other.area().holds(area, 0.6));
+                .anyMatch(other -> other.isFilled()
+                        && !other.isWhite()
+                        && other.area().size() > area.size() * 1.02
+                        && other.area().holds(area, 0.6));
+    }
+
+    /** A white shape that a frame is drawn around is not another one. */
+    private boolean isFramed(Area area) {
+        return page.drawn().frames().stream()
+                .anyMatch(other -> !other.isFilled()
+                        && other.area().holds(area, 2)
+                        && other.area().width() < LARGEST + 4);
     }
 
     /** Squares that are drawn as four lines. */

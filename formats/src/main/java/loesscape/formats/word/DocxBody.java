@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -34,7 +35,7 @@ import org.w3c.dom.Element;
 /** The body of a document in Office Open XML (ISO/IEC 29500-1, 17): paragraphs, tables, content controls, fields. */
 final class DocxBody {
 
-    private static final Pattern MERGE_FIELD =
+    private static final Pattern FROM_A_TABLE =
             Pattern.compile("\\s*MERGEFIELD\\s+(\"[^\"]+\"|\\S+).*", Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
     private static final Pattern HEADING = Pattern.compile("heading (\\d)", Pattern.CASE_INSENSITIVE);
     private static final Set<String> LEADERS = Set.of("dot", "underscore", "hyphen", "middleDot", "heavy");
@@ -42,7 +43,7 @@ final class DocxBody {
     /** Letters of fonts of symbols that are squares (from memory). */
     private static final Set<String> SQUARES = Set.of("F06F", "F0A8", "006F", "00A8", "F071", "F072", "F0A3");
 
-    private static final int LANGUAGE_UNITS_OF_A_POINT = 12_700;
+    private static final int DRAWING_UNITS_OF_A_POINT = 12_700;
 
     /** How deep each style is a heading: 1 for the title. */
     private final Map<String, Integer> headings = new HashMap<>();
@@ -303,7 +304,7 @@ final class DocxBody {
                         if (isField(first(each, "sdtPr"))) {
                             pieces.add(new Asked(field(each)));
                         } else {
-                            read(java.util.Objects.requireNonNullElse(first(each, "sdtContent"), each));
+                            read(Objects.requireNonNullElse(first(each, "sdtContent"), each));
                         }
                     }
                     case "fldSimple" -> merged(attribute(each, "instr"), words(each));
@@ -402,9 +403,9 @@ final class DocxBody {
             }
         }
 
-        /** A merge field asks; any other field is what it came to. */
+        /** What would be filled from a table asks (ISO/IEC 29500-1, 17.16.5.35); any other field is what it came to. */
         private void merged(String code, String result) {
-            Matcher field = MERGE_FIELD.matcher(code);
+            Matcher field = FROM_A_TABLE.matcher(code);
             if (field.matches()) {
                 String name = field.group(1).replace("\"", "");
                 add(new Asked(Control.text(name.replace('_', ' '), name)));
@@ -440,8 +441,8 @@ final class DocxBody {
             return Elements.all(drawing, "extent").stream()
                     .findFirst()
                     .filter(extent -> {
-                        double width = number(attribute(extent, "cx"), 0) / (double) LANGUAGE_UNITS_OF_A_POINT;
-                        double height = number(attribute(extent, "cy"), 0) / (double) LANGUAGE_UNITS_OF_A_POINT;
+                        double width = number(attribute(extent, "cx"), 0) / (double) DRAWING_UNITS_OF_A_POINT;
+                        double height = number(attribute(extent, "cy"), 0) / (double) DRAWING_UNITS_OF_A_POINT;
                         return width >= 5
                                 && width <= 18
                                 && Math.abs(width - height) < 4
