@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.contentstream.PDFGraphicsStreamEngine;
 import org.apache.pdfbox.contentstream.operator.Operator;
+import org.apache.pdfbox.contentstream.operator.OperatorName;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -100,7 +101,11 @@ record DrawnPage(List<Stroke> across, List<Stroke> down, List<Frame> frames, Lis
             if (++operations > MOST_OPERATIONS || across.size() + down.size() + frames.size() > MOST) {
                 throw new TooMuch();
             }
-            super.processOperator(operator, operands);
+            if (OperatorName.BEGIN_INLINE_IMAGE.equals(operator.getName())) {
+                addPicture(); // where it lies is enough: unpacked, it could be of any size
+            } else {
+                super.processOperator(operator, operands);
+            }
         }
 
         @Override
@@ -114,6 +119,10 @@ record DrawnPage(List<Stroke> across, List<Stroke> down, List<Frame> frames, Lis
 
         @Override
         public void drawImage(PDImage image) {
+            addPicture();
+        }
+
+        private void addPicture() {
             Matrix matrix = getGraphicsState().getCurrentTransformationMatrix();
             GeneralPath unit = new GeneralPath(new java.awt.geom.Rectangle2D.Double(0, 0, 1, 1));
             unit.transform(matrix.createAffineTransform());

@@ -16,14 +16,31 @@ final class PlacesFound {
     /** A larger page, in millimetres, is a plan; its picture is not looked at. */
     private static final double LONGEST_SIDE = 500;
 
+    /** So many pages without words are drawn to be looked at; more would take longer than a file may take to come in. */
+    private static final int MOST_SCANNED = 60;
+
     private PlacesFound() {}
 
-    static List<FlatPage> of(PDDocument document, List<PrintedPage> printed) throws IOException {
+    static List<FlatPage> of(PDDocument document, List<PrintedPage> printed) {
         List<FlatPage> pages = new ArrayList<>();
+        int scanned = 0;
         for (int i = 0; i < printed.size(); i++) {
-            pages.add(of(document, printed.get(i), i));
+            scanned += printed.get(i).letters().isEmpty() ? 1 : 0;
+            pages.add(
+                    scanned > MOST_SCANNED && printed.get(i).letters().isEmpty()
+                            ? FlatPage.EMPTY
+                            : looked(document, printed.get(i), i));
         }
         return pages;
+    }
+
+    /** A page that cannot be looked at comes in without proposals; a file is not refused for what is only offered. */
+    private static FlatPage looked(PDDocument document, PrintedPage printed, int number) {
+        try {
+            return of(document, printed, number);
+        } catch (IOException | RuntimeException unusual) {
+            return FlatPage.EMPTY;
+        }
     }
 
     private static FlatPage of(PDDocument document, PrintedPage printed, int number) throws IOException {

@@ -19,6 +19,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.common.PDStream;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
@@ -254,6 +255,38 @@ class FlatPageTest {
         ImportedPdf imported = ImportedPdf.read(form.file(), "", "Plan");
         assertThat(imported.found()).containsExactly(FlatPage.EMPTY);
         assertThat(imported.template().pages()).hasSize(1);
+    }
+
+    @Test
+    void aBoxWithAPictureIsNoPlace() throws IOException {
+        byte[] form = new Form().words(60, 100, "Stamp").box(60, 110, 200, 60).file();
+        assertThat(FlatFormsTest.proposals(form)).hasSize(1);
+        assertThat(FlatFormsTest.proposals(drawn(form, "q 150 0 0 40 70 680 cm BI /W 1 /H 1 /CS /G /BPC 8 ID x EI Q")))
+                .isEmpty();
+    }
+
+    @Test
+    void aPictureThatCannotBeUnpackedStopsNothing() throws IOException {
+        byte[] form = new Form().words(60, 100, "Name: ____________").file();
+        String broken = "q 150 0 0 40 70 600 cm BI /W 9 /H 9 /CS /G /F /Fl /BPC 8 ID xxxx EI Q";
+        assertThat(FlatFormsTest.proposals(drawn(form, broken))).hasSize(1);
+    }
+
+    /** A page with something more drawn on it. */
+    private static byte[] drawn(byte[] file, String more) throws IOException {
+        try (PDDocument document = Loader.loadPDF(file)) {
+            PDPage page = document.getPage(0);
+            PDStream stream = new PDStream(
+                    document,
+                    new java.io.ByteArrayInputStream(more.getBytes(java.nio.charset.StandardCharsets.ISO_8859_1)));
+            List<PDStream> all = new java.util.ArrayList<>();
+            page.getContentStreams().forEachRemaining(all::add);
+            all.add(stream);
+            page.setContents(all);
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            document.save(out);
+            return out.toByteArray();
+        }
     }
 
     @Test
