@@ -150,8 +150,11 @@
                       >{row.records}</a
                     >{:else}0{/if}
                 </td>
-                <td class="px-5 py-3 text-right"
-                  ><Button disabled={asking.busy} onclick={() => link(row.number)}>New link</Button></td
+                <td class="px-5 py-3"
+                  ><div class="flex flex-wrap justify-end gap-2">
+                    <Button href={`${base}/${row.number}/form.docx`} download>DOCX form</Button>
+                    <Button disabled={asking.busy} onclick={() => link(row.number)}>New link</Button>
+                  </div></td
                 >
               </tr>
             {/each}

@@ -28,6 +28,7 @@ class RoomsTest {
             "files",
             "templates",
             "records",
+            "forms",
             "filling",
             "draft",
             "lookups",

@@ -36,6 +36,11 @@ public record State(Map<String, NodeState> nodes, Map<String, Boolean> takesPart
         return new State(Collections.unmodifiableMap(numbered), takesPart, unmet);
     }
 
+    /** What references to sections and clauses say, by their keys; one that is left out has none. */
+    public Map<String, String> references(Template template) {
+        return Numbering.of(template, this).references();
+    }
+
     /** How one node stands. */
     public NodeState of(String address) {
         NodeState state = nodes.get(address);

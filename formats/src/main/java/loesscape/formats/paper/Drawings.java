@@ -43,10 +43,19 @@ final class Drawings {
         }
         Markup drawing =
                 drawing(in, "pen", "0 0 320 96", words).with("width", "182").with("height", "55");
-        // A dot is a line of no length, which round caps make visible.
-        line(drawing, signed.replaceAll("(M\\s*([\\d.]+[ ,][\\d.]+))", "$1L$2"))
-                .with("stroke", "#174a70")
-                .with("stroke-width", "2.5");
+        line(drawing, withDots(signed)).with("stroke", "#174a70").with("stroke-width", "2.5");
+    }
+
+    /** A dot is a line of no length, which round caps make visible. */
+    private static String withDots(String path) {
+        return path.replaceAll("(M\\s*([\\d.]+[ ,][\\d.]+))", "$1L$2");
+    }
+
+    /** A signature by the path of the pen, as a drawing of its own. */
+    static String pen(String path) {
+        return """
+                <svg xmlns="http://www.w3.org/2000/svg" width="320" height="96" viewBox="0 0 320 96">
+                <path d="%s" fill="none" stroke="#174a70" stroke-width="2.5" stroke-linecap="round"/></svg>""".formatted(withDots(path));
     }
 
     private static boolean isReadable(String encoded) {

@@ -56,14 +56,14 @@ final class Markup {
     /** This element with an attribute; without it where it would be empty. */
     Markup with(String attribute, String value) {
         if (!value.isEmpty()) {
-            here.setAttribute(attribute, printable(value));
+            here.setAttribute(attribute, PrintableText.of(value));
         }
         return this;
     }
 
     /** Text in this element; each of its lines on one of its own. */
     Markup say(String text) {
-        String[] lines = printable(text).split("\n", -1);
+        String[] lines = PrintableText.of(text).split("\n", -1);
         for (int i = 0; i < lines.length; i++) {
             if (i > 0) {
                 in("br");
@@ -100,29 +100,5 @@ final class Markup {
     Markup take(Element other) {
         here.appendChild(document().importNode(other, true));
         return this;
-    }
-
-    /**
-     * A text without what cannot stand on paper: signs that turn the direction of what follows, so that no answer turns
-     * what was not its own, and what XML 1.0 cannot hold, for which U+FFFD stands.
-     */
-    private static String printable(String text) {
-        StringBuilder printable = new StringBuilder(text.length());
-        text.replace("\r\n", "\n").replace('\r', '\n').codePoints().forEach(character -> {
-            boolean turns = (character >= 0x202A && character <= 0x202E)
-                    || (character >= 0x2066 && character <= 0x2069)
-                    || character == 0x200E
-                    || character == 0x200F
-                    || character == 0x061C;
-            boolean isXml = character == '\t'
-                    || character == '\n'
-                    || (character >= 0x20 && character <= 0xD7FF)
-                    || (character >= 0xE000 && character <= 0xFFFD)
-                    || character >= 0x10000;
-            if (!turns) {
-                printable.appendCodePoint(isXml ? character : 0xFFFD);
-            }
-        });
-        return printable.toString();
     }
 }

@@ -13,12 +13,13 @@ import loesscape.formats.export.RecordHeading;
  * What the paper itself says, in the language of the document where these words are known in it, otherwise in English.
  * Dates are written as the Unicode CLDR has them.
  */
-final class PaperWords {
+public final class PaperWords {
 
     private final ResourceBundle words;
     private final Locale language;
 
-    PaperWords(String tag) {
+    /** The words for a document in a language; empty for English. */
+    public PaperWords(String tag) {
         language = Locale.forLanguageTag(tag.isEmpty() ? "en-GB" : tag);
         words = ResourceBundle.getBundle(
                 "loesscape.formats.paper.words.words",
@@ -27,20 +28,22 @@ final class PaperWords {
     }
 
     /** The language in which these words are, which is not the document's where that one is not known. */
-    String language() {
+    public String language() {
         return words.getLocale().getLanguage().isEmpty() ? "en" : language.toLanguageTag();
     }
 
-    String of(String key) {
+    /** The words of a name among the resources. */
+    public String of(String key) {
         return words.getString(key);
     }
 
-    String of(String key, String what) {
+    /** The same with something in them. */
+    public String of(String key, String what) {
         return new MessageFormat(words.getString(key), language).format(new Object[] {what});
     }
 
     /** What tells a record from others. */
-    String record(RecordHeading heading) {
+    public String record(RecordHeading heading) {
         return new MessageFormat(words.getString("record"), language).format(new Object[] {
             Integer.toString(heading.number()), Integer.toString(heading.release()), moment(heading.finished())
         });

@@ -66,10 +66,21 @@ final class Outline {
         return key;
     }
 
+    /** Adds an item to the section that is open; rows, which are a section, to one that can hold them. */
     void put(Item item) {
+        if (item instanceof Section) {
+            closeInner();
+        }
         open.getLast().content.add(item);
         last = item instanceof Notice notice ? notice : null;
         questions += asked(item);
+    }
+
+    /** Sections stand in sections one deep. */
+    private void closeInner() {
+        while (open.size() > 2) {
+            open.removeLast();
+        }
     }
 
     private static int asked(Item item) {
@@ -97,6 +108,7 @@ final class Outline {
         while (open.size() > 1 && open.getLast().level >= depth) {
             open.removeLast();
         }
+        closeInner();
         String told = label(words.replaceAll("^[0-9]+(\\.[0-9]+)*[.)]?\\s+(?=\\p{L})", ""));
         Part part = new Part(key(told, "section"), told, depth);
         open.getLast().content.add(part);

@@ -12,7 +12,6 @@ import java.net.InetSocketAddress;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -23,23 +22,16 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
-import loesscape.core.evaluation.Answers;
-import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
-import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Passage;
 import loesscape.core.model.Field;
 import loesscape.core.model.Look;
 import loesscape.core.model.PageSettings;
-import loesscape.core.model.Stage;
-import loesscape.core.model.Template;
 import loesscape.formats.export.RecordHeading;
-import loesscape.formats.form.ImportedPdf;
-import loesscape.formats.json.Json;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.seal.Authority;
 import loesscape.formats.seal.Seal;
-import loesscape.formats.template.TemplateFile;
+import loesscape.formats.testing.DemoDocuments;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -58,81 +50,18 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Finished documents: to be archived and read aloud, in every language, the same for the same record. */
 class FinishedPdfTest {
 
-    private static final Path DEMO = Path.of("../server/src/main/resources/loesscape/server/demo");
-    private static final Instant FINISHED = Instant.parse("2026-11-27T09:42:00Z");
+    private static final Instant FINISHED = DemoDocuments.FINISHED;
     private static final List<String> LANGUAGES = List.of("", "de", "el", "he", "ar", "ja");
 
-    private static final Theme BOARD = new Theme(
-            "Veldhollow Soil and Water Board",
-            List.of("Sluice Lane 4", "VH 1170 Veldhollow", "water@veldhollow.example"),
-            "Invented for this demo",
-            "#1f5f4b",
-            Theme.Typeface.SERIF,
-            picture("logo.svg"));
+    private static final Theme BOARD = DemoDocuments.BOARD;
 
-    private static SafePicture picture(String name) {
-        try {
-            return SafePicture.read(
-                    name, Files.readAllBytes(DEMO.resolve("pictures").resolve(name)));
-        } catch (IOException e) {
-            throw new AssertionError(e);
-        }
+    static Stream<Arguments> demoDocuments() {
+        return DemoDocuments.names().stream()
+                .flatMap(name -> LANGUAGES.stream().map(language -> Arguments.of(name, language)));
     }
 
-    static Stream<Arguments> demoDocuments() throws IOException {
-        List<Arguments> all = new ArrayList<>();
-        try (Stream<Path> files = Files.list(DEMO)) {
-            for (Path file : files.filter(it -> it.toString().endsWith(".loess.json"))
-                    .sorted()
-                    .toList()) {
-                String name = file.getFileName().toString().replace(".loess.json", "");
-                for (String language : LANGUAGES) {
-                    all.add(Arguments.of(name, language));
-                }
-            }
-        }
-        return all.stream();
-    }
-
-    private static byte[] sheet(String name) {
-        try {
-            return ImportedPdf.sheet(Files.readAllBytes(DEMO.resolve(name + ".pdf")));
-        } catch (IOException e) {
-            throw new AssertionError(e);
-        }
-    }
-
-    private static PrintedRecord printed(String name, String language, Theme theme) throws IOException {
-        Template template = TemplateFile.read(Files.readString(DEMO.resolve(name + ".loess.json")));
-        Map<String, String> typed = new HashMap<>();
-        Json.parse(Files.readString(DEMO.resolve(name + ".answers.json")))
-                .path("answers")
-                .path(0)
-                .path("typed")
-                .properties()
-                .forEach(entry -> typed.put(entry.getKey(), entry.getValue().stringValue()));
-        Answers answers = new Answers(typed);
-        PageSettings settings = template.pageSettings();
-        Content content = Content.of(
-                template,
-                CompiledTemplate.compile(template)
-                        .evaluate(answers, new Context(LocalDate.of(2026, 11, 27), Stage.FINISHED, "")));
-        return new PrintedRecord(
-                new Content(
-                        content.title(),
-                        content.subtitle(),
-                        content.sections(),
-                        new PageSettings(settings.spacing(), settings.paper(), settings.numbering(), language),
-                        content.filled()),
-                new RecordHeading(7, 2, FINISHED),
-                theme,
-                PrintedRecord.Pictures.of(
-                        content,
-                        beside -> Optional.of(picture(beside.startsWith("chalk") ? "chalk.svg" : "well.svg")),
-                        given -> Optional.empty(),
-                        sheet -> Optional.of(sheet(name))),
-                "{}",
-                null);
+    private static PrintedRecord printed(String name, String language, Theme theme) {
+        return DemoDocuments.printed(name, language, theme);
     }
 
     @ParameterizedTest
@@ -257,7 +186,7 @@ class FinishedPdfTest {
                 "",
                 "",
                 Theme.Typeface.SERIF,
-                picture("logo.svg"));
+                DemoDocuments.picture("logo.svg"));
         PrintedRecord plain = of(lines(Content.Line.Answer.of("f", "Depth", "24 m", Look.PLAIN)));
         byte[] pdf = FinishedPdf.write(
                 new PrintedRecord(plain.content(), plain.heading(), theme, plain.pictures(), "", null));

@@ -368,4 +368,35 @@ class ImportedDocumentTest {
         assertThat(ImportedDocument.isDocument("PK no".getBytes(java.nio.charset.StandardCharsets.UTF_8)))
                 .isFalse();
     }
+
+    @Test
+    void rowsUnderADeepHeadingStandInTheSectionAroundIt() {
+        String rows = """
+                <w:tbl><w:tr><w:tc>%s</w:tc></w:tr><w:sdt><w:sdtPr><w:alias w:val="Samples"/><w15:repeatingSection/></w:sdtPr>
+                <w:sdtContent><w:sdt><w:sdtPr><w15:repeatingSectionItem/></w:sdtPr><w:sdtContent><w:tr><w:tc>%s</w:tc></w:tr>
+                </w:sdtContent></w:sdt></w:sdtContent></w:sdt></w:tbl>""".formatted(
+                        line("Depth"), control("<w:alias w:val=\"Depth\"/><w:tag w:val=\"depth\"/><w:text/>", ""));
+        assertThat(told(styled("H1", "Soil")
+                        + styled("H2", "Samples")
+                        + line("Taken on site.")
+                        + rows
+                        + line("Thank you.")))
+                .containsExactly(
+                        "# Soil",
+                        "## Samples",
+                        "“Taken on site.”",
+                        "## Samples (rows)",
+                        "Depth: Number",
+                        "“Thank you.”");
+    }
+
+    @Test
+    void aSecondTitleIsASectionAndSectionsStandInSectionsOneDeep() {
+        assertThat(told(styled("T", "A form")
+                        + styled("T", "Part one")
+                        + styled("H1", "Soil")
+                        + styled("H2", "Samples")
+                        + control("<w:alias w:val=\"Depth\"/><w:text/>", "")))
+                .containsExactly("# Part one", "# Soil", "## Samples", "Depth: Number");
+    }
 }

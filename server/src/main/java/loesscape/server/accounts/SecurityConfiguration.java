@@ -76,7 +76,10 @@ class SecurityConfiguration {
                         .requestMatchers("/api/dispatches/{id}/delete")
                         .access(may(AccountRole.AUTHOR, Right.WRITE, rights::ofDispatch))
                         .requestMatchers(
-                                HttpMethod.GET, "/api/templates/{id}/releases", "/api/templates/{id}/releases/*/roles")
+                                HttpMethod.GET,
+                                "/api/templates/{id}/releases",
+                                "/api/templates/{id}/releases/*/roles",
+                                "/api/templates/{id}/releases/*/form.*")
                         .access(may(AccountRole.SENDER, Right.SEND, rights::of))
                         .requestMatchers(
                                 "/api/templates/{id}/releases/*/dispatches/**",

@@ -32,7 +32,7 @@ import loesscape.server.filling.FillingStore.Known;
 import loesscape.server.platform.database.Forcing;
 import loesscape.server.platform.web.Problems;
 import loesscape.server.records.ReadingCopies;
-import loesscape.server.records.RecordPdfs;
+import loesscape.server.records.RecordDocuments;
 import loesscape.server.records.RecordStore;
 import loesscape.server.records.RecordStore.StoredRecord;
 import loesscape.server.records.Records;
@@ -59,7 +59,7 @@ public class Fillings {
     private final TemplateStore templates;
     private final FileStore files;
     private final AnswerRules rules;
-    private final RecordPdfs pdfs;
+    private final RecordDocuments pdfs;
     private final Forcing forcing;
     private final PictureStore pictures;
     private final SheetStore sheets;
@@ -76,7 +76,7 @@ public class Fillings {
             TemplateStore templates,
             FileStore files,
             AnswerRules rules,
-            RecordPdfs pdfs,
+            RecordDocuments pdfs,
             Forcing forcing,
             PictureStore pictures,
             SheetStore sheets,

@@ -44,10 +44,15 @@ class RecordsApi {
     private final TemplateStore templates;
     private final FileStore files;
     private final RecordEvidence evidence;
-    private final RecordPdfs pdfs;
+    private final RecordDocuments documents;
 
-    RecordsApi(Records records, TemplateStore templates, FileStore files, RecordEvidence evidence, RecordPdfs pdfs) {
-        this.pdfs = pdfs;
+    RecordsApi(
+            Records records,
+            TemplateStore templates,
+            FileStore files,
+            RecordEvidence evidence,
+            RecordDocuments documents) {
+        this.documents = documents;
         this.records = records;
         this.templates = templates;
         this.files = files;
@@ -192,7 +197,15 @@ class RecordsApi {
     @Told(SecurityEvent.EXPORTED)
     ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int number) {
         RecordRow row = records.row(id, number);
-        return TemplatesApi.download(pdfs.of(id, row), MediaType.APPLICATION_PDF, "record-" + number + ".pdf");
+        return TemplatesApi.download(documents.of(id, row), MediaType.APPLICATION_PDF, "record-" + number + ".pdf");
+    }
+
+    @GetMapping("/records/{number}/record.docx")
+    @Told(SecurityEvent.EXPORTED)
+    ResponseEntity<byte[]> docx(@PathVariable UUID id, @PathVariable int number) {
+        RecordRow row = records.row(id, number);
+        return TemplatesApi.download(
+                documents.forWordProcessors(id, row), TemplatesApi.DOCX, "record-" + number + ".docx");
     }
 
     @GetMapping("/records.csv")

@@ -23,7 +23,7 @@ import loesscape.server.outside.CertificateAuthority;
 import loesscape.server.platform.database.DatabaseFull;
 import loesscape.server.platform.web.OutsideFailed;
 import loesscape.server.platform.web.Problems;
-import loesscape.server.records.RecordPdfs;
+import loesscape.server.records.RecordDocuments;
 import loesscape.server.records.RecordStore;
 import loesscape.server.records.Records;
 import loesscape.server.signing.DispatchStore.Actor;
@@ -57,7 +57,7 @@ class Sealing {
     private final DispatchService dispatchService;
     private final SignerMessages signerMessages;
     private final TransactionTemplate transactions;
-    private final RecordPdfs pdfs;
+    private final RecordDocuments pdfs;
     private final Clock clock;
 
     Sealing(
@@ -74,7 +74,7 @@ class Sealing {
             DispatchService dispatchService,
             SignerMessages signerMessages,
             TransactionTemplate transactions,
-            RecordPdfs pdfs,
+            RecordDocuments pdfs,
             Clock clock) {
         this.pdfs = pdfs;
         this.evidence = evidence;

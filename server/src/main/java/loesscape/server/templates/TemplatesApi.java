@@ -37,6 +37,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 public class TemplatesApi {
 
+    /** Documents of word processors in Office Open XML. */
+    public static final MediaType DOCX =
+            MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.wordprocessingml.document");
+
     private final TemplateStore templates;
     private final Rights rights;
     private final PictureStore pictures;

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import loesscape.core.evaluation.Content;
+import loesscape.formats.docx.FinishedDocx;
 import loesscape.formats.export.RecordRow;
 import loesscape.formats.export.RecordsJson;
 import loesscape.formats.paper.Evidence;
@@ -19,7 +20,7 @@ import org.springframework.stereotype.Component;
 
 /** Records as finished documents: made when they are first asked for, and kept, as a record never changes. */
 @Component
-public class RecordPdfs {
+public class RecordDocuments {
 
     private static final Duration WHILE_SOMEBODY_WAITS = Duration.ofSeconds(30);
     private static final Duration IN_THE_BACKGROUND = Duration.ofMinutes(5);
@@ -31,7 +32,7 @@ public class RecordPdfs {
     private final FileStore files;
     private final HeavyWork heavy;
 
-    RecordPdfs(
+    RecordDocuments(
             RecordStore records,
             OrganisationStore organisations,
             PictureStore pictures,
@@ -61,9 +62,20 @@ public class RecordPdfs {
         return made(template, row, evidence, IN_THE_BACKGROUND);
     }
 
-    private byte[] made(UUID template, RecordRow row, @Nullable Evidence evidence, Duration most) {
+    /** A record for a word processor; what lies on pages of a PDF file is told as questions there. */
+    public byte[] forWordProcessors(UUID template, RecordRow row) {
         Content content = Records.content(row);
-        PrintedRecord printed = new PrintedRecord(
+        PrintedRecord printed = printed(template, row, content.filled().isEmpty() ? content : Records.asked(row), null);
+        return heavy.alone(() -> FinishedDocx.write(printed), WHILE_SOMEBODY_WAITS);
+    }
+
+    private byte[] made(UUID template, RecordRow row, @Nullable Evidence evidence, Duration most) {
+        PrintedRecord printed = printed(template, row, Records.content(row), evidence);
+        return heavy.alone(() -> FinishedPdf.write(printed), most);
+    }
+
+    private PrintedRecord printed(UUID template, RecordRow row, Content content, @Nullable Evidence evidence) {
+        return new PrintedRecord(
                 content,
                 row.heading(),
                 organisations.theme(),
@@ -75,6 +87,5 @@ public class RecordPdfs {
                         name -> sheets.find(template, name)),
                 RecordsJson.write(List.of(row)),
                 evidence);
-        return heavy.alone(() -> FinishedPdf.write(printed), most);
     }
 }

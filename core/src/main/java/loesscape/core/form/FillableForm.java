@@ -1,0 +1,100 @@
+package loesscape.core.form;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.evaluation.State;
+import loesscape.core.model.Item;
+import loesscape.core.model.Node;
+import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.model.Value;
+
+/**
+ * A template as a form that is filled in elsewhere: all that may be asked and told, in reading order, with what it follows in
+ * words, and with the answers there are already.
+ *
+ * <pre>{@code
+ * FillableForm form = FillableForm.of(PreparedTemplate.of(template), Answers.NONE);
+ * form.parts();          // headings, questions, texts
+ * form.value("depth");   // blank
+ * }</pre>
+ *
+ * @param template what it is made of
+ * @param parts in reading order
+ * @param state the answers there are, with nothing folded
+ * @param references the numbers of clauses and sections by which texts refer to them
+ */
+public record FillableForm(
+        PreparedTemplate template, List<FormPart> parts, State state, Map<String, String> references) {
+
+    /** How many rows there is room for where a section takes many. */
+    private static final int USUAL_ROWS = 6;
+
+    public FillableForm {
+        parts = List.copyOf(parts);
+        references = Map.copyOf(references);
+    }
+
+    /** The form of a template with some answers in it; those to questions that are folded now stand there too. */
+    public static FillableForm of(PreparedTemplate template, Answers answers) {
+        Template open = unfolded(template.template());
+        CompiledTemplate compiled = CompiledTemplate.ofValid(open);
+        State state =
+                compiled.evaluate(withRows(open, answers), Context.UNDATED).numbered(open);
+        return new FillableForm(template, new FormParts(template, state).write(), state, state.references(open));
+    }
+
+    /** The answer at an address; blank where there is none. */
+    public Value value(String address) {
+        return state.counting(address);
+    }
+
+    /** The number by which a text refers to a clause or section; empty where it has none. */
+    public String reference(String key) {
+        return references.getOrDefault(key, "");
+    }
+
+    /** The same with nothing that folds; what decides otherwise stays as it is. */
+    private static Template unfolded(Template template) {
+        return template.withPages(template.pages().stream()
+                .map(page -> page.withShown(null)
+                        .withSections(page.sections().stream()
+                                .map(FillableForm::unfolded)
+                                .toList()))
+                .toList());
+    }
+
+    private static Section unfolded(Section section) {
+        List<Item> items = section.items().stream()
+                .map(item -> item instanceof Section inner ? unfolded(inner) : (Item) item.withShown(null))
+                .toList();
+        return section.withShown(null).withItems(items);
+    }
+
+    /** Room for rows is more than the rows there are. */
+    private static Answers withRows(Template template, Answers answers) {
+        Map<String, String> typed = new LinkedHashMap<>(answers.typed());
+        for (Node node : template.nodes()) {
+            Section.Rows rows = node instanceof Section it ? it.rows() : null;
+            if (rows != null) {
+                String given = typed.getOrDefault(node.key(), "");
+                List<String> names = new ArrayList<>(RowNames.read(given));
+                int room = Math.min(rows.most(), Math.max(Math.max(1, rows.least()), USUAL_ROWS));
+                for (int i = 1; names.size() < room; i++) {
+                    if (!names.contains("r" + i)) {
+                        names.add("r" + i);
+                    }
+                }
+                typed.put(node.key(), RowNames.text(names));
+            }
+        }
+        return new Answers(typed);
+    }
+}
