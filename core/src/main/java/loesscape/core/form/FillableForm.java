@@ -7,6 +7,7 @@ import java.util.Map;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Item;
@@ -47,7 +48,7 @@ public record FillableForm(
         Template open = unfolded(template.template());
         CompiledTemplate compiled = CompiledTemplate.ofValid(open);
         State state =
-                compiled.evaluate(withRows(open, answers), Context.UNDATED).numbered(open);
+                compiled.evaluate(withRows(template, answers), Context.UNDATED).numbered(open);
         return new FillableForm(template, new FormParts(template, state).write(), state, state.references(open));
     }
 
@@ -59,6 +60,23 @@ public record FillableForm(
     /** The number by which a text refers to a clause or section; empty where it has none. */
     public String reference(String key) {
         return references.getOrDefault(key, "");
+    }
+
+    /** How many rows there is room for, by the keys of their sections. */
+    public Map<String, Integer> rooms() {
+        Map<String, Integer> rooms = new LinkedHashMap<>();
+        for (Node node : template.template().nodes()) {
+            if (node instanceof Section section && section.rows() != null) {
+                rooms.put(section.key(), names(state, section).size());
+            }
+        }
+        return rooms;
+    }
+
+    private static List<String> names(State state, Section section) {
+        return state.of(section.key()) instanceof NodeState.SectionState it && it.rows() != null
+                ? it.rows()
+                : List.of();
     }
 
     /** The same with nothing that folds; what decides otherwise stays as it is. */
@@ -78,21 +96,34 @@ public record FillableForm(
         return section.withShown(null).withItems(items);
     }
 
-    /** Room for rows is more than the rows there are. */
-    private static Answers withRows(Template template, Answers answers) {
+    /** Room for rows is more than the rows there are; they are called r1, r2 and so on, by which forms know them. */
+    private static Answers withRows(PreparedTemplate template, Answers answers) {
         Map<String, String> typed = new LinkedHashMap<>(answers.typed());
-        for (Node node : template.nodes()) {
+        for (Node node : template.template().nodes()) {
             Section.Rows rows = node instanceof Section it ? it.rows() : null;
-            if (rows != null) {
-                String given = typed.getOrDefault(node.key(), "");
-                List<String> names = new ArrayList<>(RowNames.read(given));
-                int room = Math.min(rows.most(), Math.max(Math.max(1, rows.least()), USUAL_ROWS));
-                for (int i = 1; names.size() < room; i++) {
-                    if (!names.contains("r" + i)) {
-                        names.add("r" + i);
+            if (rows == null) {
+                continue;
+            }
+            List<String> given = RowNames.read(typed.getOrDefault(node.key(), ""));
+            int room = Math.max(given.size(), Math.min(rows.most(), Math.max(Math.max(1, rows.least()), USUAL_ROWS)));
+            List<String> names = new ArrayList<>();
+            for (int i = 1; i <= room; i++) {
+                names.add("r" + i);
+            }
+            typed.put(node.key(), RowNames.text(names));
+            for (String key : template.symbols().fieldsOfRows(node.key())) {
+                Map<String, String> moved = new LinkedHashMap<>();
+                for (int i = 0; i < given.size(); i++) {
+                    String text = typed.remove(RowNames.address(key, given.get(i)));
+                    if (text != null) {
+                        moved.put(RowNames.address(key, names.get(i)), text);
                     }
                 }
-                typed.put(node.key(), RowNames.text(names));
+                // A row that nobody asked for begins with nothing: it is there once something is written in it.
+                for (int i = Math.max(given.size(), rows.least()); i < room; i++) {
+                    moved.put(RowNames.address(key, names.get(i)), "");
+                }
+                typed.putAll(moved);
             }
         }
         return new Answers(typed);

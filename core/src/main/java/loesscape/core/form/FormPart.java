@@ -65,6 +65,6 @@ public sealed interface FormPart {
     /** A picture of the template. */
     record Illustrated(Picture picture) implements FormPart {}
 
-    /** A line between items. */
-    record Ruled() implements FormPart {}
+    /** A line between items, by its key. */
+    record Ruled(String key) implements FormPart {}
 }

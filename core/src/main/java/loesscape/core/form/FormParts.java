@@ -118,7 +118,7 @@ final class FormParts {
                 }
                 case Indicator indicator -> parts.add(new FormPart.Indicated(indicator, row));
                 case Picture picture -> parts.add(new FormPart.Illustrated(picture));
-                case Divider ignored -> parts.add(new FormPart.Ruled());
+                case Divider divider -> parts.add(new FormPart.Ruled(divider.key()));
                 // It is drawn on its page.
                 case Overlay ignored -> {}
             }

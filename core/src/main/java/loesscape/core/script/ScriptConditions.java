@@ -23,9 +23,9 @@ final class ScriptConditions {
     private final SymbolTable symbols;
     private final ScriptFormulas formulas;
 
-    ScriptConditions(SymbolTable symbols) {
+    ScriptConditions(SymbolTable symbols, LookupTables tables) {
         this.symbols = symbols;
-        this.formulas = new ScriptFormulas(symbols);
+        this.formulas = new ScriptFormulas(symbols, tables);
     }
 
     ScriptFormulas formulas() {

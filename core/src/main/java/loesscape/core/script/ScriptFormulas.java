@@ -1,12 +1,15 @@
 package loesscape.core.script;
 
 import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -15,8 +18,10 @@ import loesscape.core.expression.Names;
 import loesscape.core.expression.Tree;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Stage;
 import loesscape.core.model.SymbolTable;
+import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -35,12 +40,32 @@ final class ScriptFormulas {
             "round half down", "halfDown");
 
     private final SymbolTable symbols;
-    private final Deque<String> items = new ArrayDeque<>();
+    private final LookupTables tables;
+    private final Map<String, Map<String, Value>> columns = new LinkedHashMap<>();
+    private final Deque<Item> items = new ArrayDeque<>();
     private @Nullable String within;
     private int named;
 
-    ScriptFormulas(SymbolTable symbols) {
+    ScriptFormulas(SymbolTable symbols, LookupTables tables) {
         this.symbols = symbols;
+        this.tables = tables;
+    }
+
+    /**
+     * What a filter looks at.
+     *
+     * @param name it has in the script
+     * @param section the rows it is one of; empty for a value
+     */
+    private record Item(String name, String section) {}
+
+    LookupTables tables() {
+        return tables;
+    }
+
+    /** The columns of lists that formulas ask for, by the lookup and the column, with what stands in them. */
+    Map<String, Map<String, Value>> columns() {
+        return columns;
     }
 
     /**
@@ -66,7 +91,17 @@ final class ScriptFormulas {
             when symbols.repeating(section) != null
                     && symbols.fieldsOfRows(section).contains(field) ->
                 "loess.column(c,%s,%s)".formatted(ScriptText.of(section), ScriptText.of(known(field)));
-            case Tree.Path ignored -> throw unknown("parts of values");
+            case Tree.Path(Tree.Name(var lookup), var column) when isLookup(lookup) -> cell(lookup, column);
+            case Tree.Path(var rows, var field) -> {
+                String section = section(rows);
+                if (section.isEmpty() || !symbols.fieldsOfRows(section).contains(field)) {
+                    throw unknown("parts of values");
+                }
+                yield "loess.picked(%s,%s)".formatted(rows(rows), ScriptText.of(known(field)));
+            }
+            case Tree.Arithmetic(var operation, var left, Tree.Call(var called, var arguments, var ignored))
+            when called.equals("duration") && operation != Tree.Operation.MULTIPLY ->
+                "loess.calculate(%s,%s,%s)".formatted(ScriptText.of(operation.name()), of(left), duration(arguments));
             case Tree.Arithmetic(var operation, var left, var right) -> {
                 if (operation == Tree.Operation.RAISE) {
                     throw unknown("powers");
@@ -92,6 +127,7 @@ final class ScriptFormulas {
                     && symbols.fieldsOfRows(section).contains(field) ->
                 filter(
                         "loess.column(c,%s,%s)".formatted(ScriptText.of(section), ScriptText.of(known(field))),
+                        "",
                         condition);
             case Tree.Call it -> call(it);
             case Tree.Filter ignored -> throw unknown("filters of lists");
@@ -103,6 +139,11 @@ final class ScriptFormulas {
             case Tree.InstanceOf ignored -> throw unknown("“instance of”");
             case Tree.FunctionOf ignored -> throw unknown("functions of one’s own");
         };
+    }
+
+    private boolean isLookup(String key) {
+        Field field = symbols.field(key);
+        return field != null && field.kind() instanceof FieldKind.Lookup;
     }
 
     private static NotInScript unknown(String what) {
@@ -122,8 +163,12 @@ final class ScriptFormulas {
     }
 
     private String name(String name) {
-        if (name.equals("item") && !items.isEmpty()) {
-            return items.getFirst();
+        for (Item item : items) {
+            if (item.section().isEmpty()
+                    ? name.equals("item")
+                    : symbols.fieldsOfRows(item.section()).contains(name)) {
+                return item.section().isEmpty() ? item.name() : item.name() + "[" + ScriptText.of(known(name)) + "]";
+            }
         }
         switch (name) {
             case Names.STAGE -> {
@@ -142,7 +187,12 @@ final class ScriptFormulas {
             }
             return "loess.value(c," + ScriptText.of(known(name)) + ")";
         }
-        if (symbols.shared(name) != null) {
+        SharedCondition shared = symbols.shared(name);
+        if (shared != null) {
+            String rows = symbols.rowsOf(shared);
+            if (rows != null && (!rows.equals(within) || !items.isEmpty())) {
+                throw unknown("shared conditions of rows from elsewhere");
+            }
             return "loess.document.shared[" + ScriptText.of(name) + "](c)";
         }
         throw unknown("“" + name + "”");
@@ -150,14 +200,60 @@ final class ScriptFormulas {
 
     /** What a lookup chose is a row of its list in formulas. */
     private String known(String key) {
-        Field field = symbols.field(key);
-        if (field != null && field.kind() instanceof FieldKind.Lookup) {
+        if (isLookup(key)) {
             throw unknown("rows of lookup lists");
         }
         return key;
     }
 
-    private String filter(String list, Tree condition) {
+    private String cell(String lookup, String column) {
+        String rows = symbols.rowsAround(lookup);
+        Field field = java.util.Objects.requireNonNull(symbols.field(lookup), lookup);
+        if (rows != null && !rows.equals(within)) {
+            throw unknown("rows from elsewhere");
+        }
+        String name = lookup + "." + column;
+        if (!columns.containsKey(name)) {
+            columns.put(name, tables.column(field, column));
+        }
+        return "loess.cell(c,%s,%s)".formatted(ScriptText.of(lookup), ScriptText.of(name));
+    }
+
+    /** The section whose rows a tree is about; empty for any other. */
+    private String section(Tree tree) {
+        return switch (tree) {
+            case Tree.Name(var name) -> symbols.repeating(name) == null || isHidden(name) ? "" : name;
+            case Tree.Filter(var list, var ignored) -> section(list);
+            default -> "";
+        };
+    }
+
+    private boolean isHidden(String name) {
+        return symbols.field(name) != null;
+    }
+
+    /** Rows as objects with the values of their fields. */
+    private String rows(Tree tree) {
+        return switch (tree) {
+            case Tree.Name(var name) ->
+                "loess.contexts(c,%s,%s)".formatted(ScriptText.of(name), ScriptText.of(symbols.fieldsOfRows(name)));
+            case Tree.Filter(var list, var condition) -> filter(rows(list), section(list), condition);
+            default -> throw unknown("lists of rows");
+        };
+    }
+
+    private static String duration(List<Tree> arguments) {
+        if (arguments.size() == 1 && arguments.getFirst() instanceof Tree.Literal(String text)) {
+            try {
+                return "loess.duration(" + Duration.parse(text).toSeconds() + ")";
+            } catch (DateTimeException months) {
+                throw unknown("durations of months");
+            }
+        }
+        throw unknown("durations that are worked out");
+    }
+
+    private String filter(String list, String section, Tree condition) {
         boolean isTruth = condition instanceof Tree.Comparison
                 || condition instanceof Tree.And
                 || condition instanceof Tree.Or
@@ -167,7 +263,7 @@ final class ScriptFormulas {
             throw unknown("places in lists");
         }
         String item = "i" + named++;
-        items.push(item);
+        items.push(new Item(item, section));
         String test = of(condition);
         items.pop();
         return "loess.filtered(%s,function(%s){return %s})".formatted(list, item, test);
@@ -196,6 +292,10 @@ final class ScriptFormulas {
         if (!call.names().isEmpty()) {
             throw unknown("arguments by name");
         }
+        boolean isCount = call.function().equals("count") && call.arguments().size() == 1;
+        if (isCount && !section(call.arguments().getFirst()).isEmpty()) {
+            return "loess.countOf([" + rows(call.arguments().getFirst()) + "])";
+        }
         List<String> given = new ArrayList<>();
         call.arguments().forEach(argument -> given.add(of(argument)));
         String all = given.stream().collect(Collectors.joining(",", "[", "]"));
@@ -208,13 +308,14 @@ final class ScriptFormulas {
         return switch (call.function()) {
             case "sum" -> "loess.sum(" + all + ")";
             case "total" -> "loess.totalOf(" + all + ")";
+            case "mean" -> "loess.mean(" + all + ")";
             case "min" -> "loess.extreme(" + all + ",-1)";
             case "max" -> "loess.extreme(" + all + ",1)";
             case "count" -> "loess.countOf(" + all + ")";
             case "today" -> "(c.today===null?null:loess.day(c.today))";
             case "row number" -> "loess.n(String(c.row+1))";
             case "not" -> "loess.not(" + first + ")";
-            case "abs" -> "(function(x){return loess.isNumber(x)?(x.s<0?loess.negated(x):x):null})(" + first + ")";
+            case "abs" -> "loess.abs(" + first + ")";
             case "string length" -> "loess.ofText(" + first + ",function(x){return loess.n(String(loess.points(x)))})";
             case "upper case" -> "loess.ofText(" + first + ",function(x){return x.toUpperCase()})";
             case "lower case" -> "loess.ofText(" + first + ",function(x){return x.toLowerCase()})";

@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import loesscape.core.model.Numbers;
+import loesscape.core.model.Value;
 
 /** Values as a script writes them, in letters that every reader of files takes. */
 final class ScriptText {
@@ -26,6 +27,14 @@ final class ScriptText {
 
     static String of(Collection<String> texts) {
         return texts.stream().map(ScriptText::of).collect(Collectors.joining(",", "[", "]"));
+    }
+
+    static String of(Value value) {
+        return switch (value) {
+            case Value.Text(var text) -> of(text);
+            case Value.Number(var number) -> of(number);
+            default -> throw new IllegalArgumentException("Not in a list: " + value);
+        };
     }
 
     static String of(BigDecimal number) {

@@ -28,7 +28,6 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookRule;
-import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
@@ -42,9 +41,6 @@ import org.jspecify.annotations.Nullable;
 
 /** Writes what is decided of each node, in the order of dependencies, and remembers what it could not write. */
 final class ScriptWriter {
-
-    /** Cells of a lookup list beyond these are not carried along. */
-    private static final int MOST_CELLS = 500;
 
     private final PreparedTemplate prepared;
     private final Template template;
@@ -62,7 +58,7 @@ final class ScriptWriter {
         this.template = prepared.template();
         this.symbols = prepared.symbols();
         this.rooms = rooms;
-        this.conditions = new ScriptConditions(symbols);
+        this.conditions = new ScriptConditions(symbols, new LookupTables(symbols, template.lists()));
         for (Page page : template.pages()) {
             holders.put(page.key(), "");
             page.sections().forEach(section -> hold(section, page.key()));
@@ -118,8 +114,11 @@ final class ScriptWriter {
                 .map(this::finishes)
                 .filter(text -> !text.isEmpty())
                 .collect(Collectors.joining(","));
+        String columns = conditions.formulas().columns().entrySet().stream()
+                .map(each -> ScriptText.of(each.getKey()) + ":" + table(each.getValue(), ScriptText::of))
+                .collect(Collectors.joining(","));
         boolean points = DecimalFormatSymbols.getInstance(symbols.language()).getGroupingSeparator() == '.';
-        return "\nloess.document={points:%s,order:%s,shared:{%s},takes:{%s},finish:[%s],words:{unreadable:\"?\",limits:\"!\"}};\nloess.enter([\n%s\n]);\n%s"
+        return "\nloess.document={points:%s,order:%s,shared:{%s},takes:{%s},finish:[%s],columns:{%s},words:{unreadable:\"?\",limits:\"!\"}};\nloess.enter([\n%s\n]);\n%s"
                 .formatted(
                         points,
                         ScriptText.of(prepared.dependencies().order().stream()
@@ -128,6 +127,7 @@ final class ScriptWriter {
                         shared,
                         takes,
                         finish,
+                        columns,
                         String.join(",\n", written),
                         rest);
     }
@@ -373,27 +373,23 @@ final class ScriptWriter {
     }
 
     private void lookup(Field field, FieldKind.Lookup lookup, StringBuilder text) {
-        Set<String> cells = new LinkedHashSet<>();
-        LookupList list = symbols.list(lookup.list());
-        int column = list == null ? -1 : list.column(lookup.column());
-        if (list != null && column >= 0) {
-            list.rows().stream()
-                    .map(row -> row.get(column))
-                    .filter(cell -> !cell.isBlank())
-                    .forEach(cells::add);
-        }
-        boolean isKnown = lookup.filters().isEmpty() && cells.size() <= MOST_CELLS;
-        if (!isKnown) {
+        String offered = attempt(
+                field.key(),
+                "“" + field.name() + "” offers all entries of its list, whatever else is answered",
+                Set.copyOf(lookup.filters().values()),
+                () -> table(conditions.formulas().tables().offered(field), ScriptText::of));
+        text.append(",cells:true,by:")
+                .append(ScriptText.of(List.copyOf(lookup.filters().values())));
+        text.append(",per:").append(offered == null ? "{}" : offered);
+        if (offered == null) {
             undecided.add(field.key());
-            leftOut.add(new LeftOut(
-                    field.key(),
-                    lookup.filters().isEmpty()
-                            ? "“%s” is chosen from more than %d entries, which do not go along."
-                                    .formatted(field.name(), MOST_CELLS)
-                            : "“%s” offers all entries of its list, whatever else is answered."
-                                    .formatted(field.name())));
         }
-        text.append(",cells:true,choices:").append(ScriptText.of(isKnown ? cells : List.of()));
+    }
+
+    private static <T> String table(Map<String, T> entries, java.util.function.Function<T, String> written) {
+        return entries.entrySet().stream()
+                .map(each -> ScriptText.of(each.getKey()) + ":" + written.apply(each.getValue()))
+                .collect(Collectors.joining(",", "{", "}"));
     }
 
     private static String bands(List<Band> bands) {

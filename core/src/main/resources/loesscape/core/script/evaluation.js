@@ -621,6 +621,7 @@ var loess = {};
     if (kind !== kindOf(b)) return null;
     if (kind === "number") return compareNumbers(a, b) === 0;
     if (kind === "D" || kind === "T") return a.n === b.n;
+    if (kind === "P") return compareNumbers(a.n, b.n) === 0;
     if (kind === "list") {
       var all = a.length === b.length;
       for (var i = 0; all && i < a.length; i++) all = equal(a[i], b[i]) === true;
@@ -634,6 +635,7 @@ var loess = {};
     if (kind !== kindOf(b)) return null;
     if (kind === "number") return compareNumbers(a, b);
     if (kind === "D" || kind === "T") return signOf(a.n, b.n);
+    if (kind === "P") return compareNumbers(a.n, b.n);
     return kind === "string" ? signOf(a, b) : null;
   }
 
@@ -661,7 +663,7 @@ var loess = {};
   function calculate(operation, a, b) {
     if (a === null || b === null) return null;
     if (typeof a === "string" && typeof b === "string") return operation === "ADD" ? a + b : null;
-    if (!isNumber(a) || !isNumber(b)) return null;
+    if (!isNumber(a) || !isNumber(b)) return withTime(operation, a, b);
     switch (operation) {
       case "ADD":
         return add(a, b);
@@ -674,8 +676,63 @@ var loess = {};
     }
   }
 
+  var SECONDS_OF_A_DAY = 86400;
+  var NANOS = n("1000000000");
+
+  /** A duration is so many thousand millionths of a second. */
+  function duration(seconds) {
+    return { t: "P", n: multiply(n(String(seconds)), NANOS) };
+  }
+
+  function ofNanos(nanos) {
+    return nanos === null ? null : { t: "P", n: toScale(nanos, 0, "down") };
+  }
+
+  /** Whole units of some seconds in a duration. */
+  function wholes(length, seconds) {
+    return Number(plain(toScale(divide(length.n, multiply(n(String(seconds)), NANOS)), 0, "floor")));
+  }
+
+  /** Days, times and durations (DMN 1.4, tables 54 and 55). */
+  function withTime(operation, a, b) {
+    var both = kindOf(a) + " " + kindOf(b);
+    switch (operation + " " + both) {
+      case "SUBTRACT D D":
+        return duration((a.n - b.n) * SECONDS_OF_A_DAY);
+      case "SUBTRACT T T":
+        return duration(a.n - b.n);
+      case "SUBTRACT P P":
+        return ofNanos(add(a.n, negated(b.n)));
+      case "SUBTRACT D P":
+      case "SUBTRACT T P":
+        return withTime("ADD", a, { t: "P", n: negated(b.n) });
+      case "ADD D P":
+        return day(a.n + wholes(b, SECONDS_OF_A_DAY));
+      case "ADD T P":
+        return time((((a.n + wholes(b, 1)) % SECONDS_OF_A_DAY) + SECONDS_OF_A_DAY) % SECONDS_OF_A_DAY);
+      case "ADD P P":
+        return ofNanos(add(a.n, b.n));
+      case "MULTIPLY P number":
+        return ofNanos(multiply(a.n, b));
+      case "MULTIPLY number P":
+        return ofNanos(multiply(b.n, a));
+      case "DIVIDE P number":
+        return ofNanos(divide(a.n, b));
+      case "DIVIDE P P":
+        return divide(a.n, b.n);
+      default:
+        return null;
+    }
+  }
+
   function minus(a) {
+    if (kindOf(a) === "P") return { t: "P", n: negated(a.n) };
     return isNumber(a) ? negated(a) : null;
+  }
+
+  function abs(a) {
+    var number = kindOf(a) === "P" ? a.n : a;
+    return isNumber(number) && number.s < 0 ? minus(a) : isNumber(number) ? a : null;
   }
 
   /** The values of a field in all rows. */
@@ -683,6 +740,48 @@ var loess = {};
     var all = [];
     for (var row = 0; row < c.rows[section].length; row++) all.push(c.v[key][row]);
     return all;
+  }
+
+  /** The rows of a section, each with the values of its fields. */
+  function contexts(c, section, keys) {
+    var all = [];
+    for (var row = 0; row < c.rows[section].length; row++) {
+      var entries = {};
+      for (var k = 0; k < keys.length; k++) entries[keys[k]] = c.v[keys[k]][row];
+      all.push(entries);
+    }
+    return all;
+  }
+
+  function picked(rows, key) {
+    var all = [];
+    for (var i = 0; i < rows.length; i++) all.push(rows[i][key]);
+    return all;
+  }
+
+  function mean(given) {
+    var all = sum(given);
+    return all === null ? null : divide(all, n(String(listOf(given).length)));
+  }
+
+  /** The answers to the fields that a lookup follows, as its tables know them; null where one is blank. */
+  function answersBy(node, c) {
+    var by = [];
+    for (var i = 0; i < node.by.length; i++) {
+      var v = value(c, node.by[i]);
+      if (v === null) return null;
+      by.push(v === true ? "yes" : v === false ? "no" : v);
+    }
+    return by.join("\u0001");
+  }
+
+  /** What stands in another column of the row that a lookup chose. */
+  function cell(c, key, column) {
+    var chosen = value(c, key);
+    var by = answersBy(loess.nodes[key], c);
+    if (chosen === null || by === null) return null;
+    var found = loess.document.columns[column][by + "\u0001" + chosen];
+    return found === undefined ? null : found;
   }
 
   function filtered(list, test) {
@@ -766,6 +865,10 @@ var loess = {};
       var chosen = value(c, node.offer.parent);
       var id = chosen === true ? "yes" : chosen === false ? "no" : chosen;
       return { ids: (id !== null && node.offer.per[id]) || [], restricted: true };
+    }
+    if (node.cells) {
+      var by = answersBy(node, c);
+      return { ids: (by !== null && node.per[by]) || [], restricted: node.by.length > 0 };
     }
     return { ids: node.choices || [], restricted: false };
   }
@@ -879,7 +982,7 @@ var loess = {};
       !!(node.required && node.required(c)) && state.editable && canAnswer && !(takes && !takes(c));
     state.missing = state.required && reading !== null && !reading.bad && v === null;
     state.value = typedText(v);
-    state.offered = offers.restricted ? offers.ids : null;
+    state.offered = offers.restricted || (node.cells && node.by.length) ? offers.ids : null;
     state.band = node.bands && v !== null ? bandOf(node, v) : null;
     state.problem = "";
     if (reading && reading.bad) state.problem = told("unreadable");
@@ -909,10 +1012,10 @@ var loess = {};
     n: n, plain: plain, day: day, time: time, value: value, enough: enough, answered: answered, choice: choice,
     set: set, count: count, size: size, words: words, pattern: pattern, band: band, compare: compare,
     between: between, ofRows: ofRows, rowCount: rowCount, total: total, and: feelAnd, or: feelOr, not: feelNot,
-    test: feelCompare, within: within, among: among, calculate: calculate, minus: minus, column: column,
-    filtered: filtered, countOf: countOf, extreme: extreme, sum: sum, totalOf: totalOf, rounding: rounding,
+    test: feelCompare, within: within, among: among, calculate: calculate, minus: minus, abs: abs, column: column,
+    filtered: filtered, countOf: countOf, extreme: extreme, sum: sum, mean: mean, picked: picked, contexts: contexts, cell: cell, duration: duration, totalOf: totalOf, rounding: rounding,
     ofText: ofText, ofTwo: ofTwo, points: points, isNumber: isNumber, isOf: isOf, isList: isList, enter: enter,
-    evaluate: evaluate, divide: divide, negated: negated, typedText: typedText,
+    evaluate: evaluate, daysOf: daysOf, divide: divide, negated: negated, typedText: typedText,
   };
   for (var name in shared) if (shared.hasOwnProperty(name)) loess[name] = shared[name];
 })();

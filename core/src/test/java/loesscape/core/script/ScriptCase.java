@@ -154,7 +154,7 @@ final class ScriptCase {
                                 it.missing(),
                                 it.problem() != null,
                                 it.band(),
-                                isLookup(node) ? null : it.offered(),
+                                isWholeList(node) ? null : it.offered(),
                                 it.value().isBlank() ? "" : typedText(it),
                                 look(node, it.look(), it.shown()));
             case NodeState.IndicatorState it -> it.shown() + " " + it.band();
@@ -166,8 +166,10 @@ final class ScriptCase {
     }
 
     /** The entries of a list are offered as they are. */
-    private static boolean isLookup(Node node) {
-        return node instanceof Field field && field.kind() instanceof loesscape.core.model.FieldKind.Lookup;
+    private static boolean isWholeList(Node node) {
+        return node instanceof Field field
+                && field.kind() instanceof loesscape.core.model.FieldKind.Lookup lookup
+                && lookup.filters().isEmpty();
     }
 
     private static String typedText(NodeState.FieldState state) {

@@ -69,7 +69,15 @@ class ScriptFormulasTest {
                         + "(" + one + ", " + random.nextInt(3) + ")";
             case 10, 11 -> "(if " + truth(depth - 1) + " then " + one + " else " + two + ")";
             case 12 -> "sum(rows.x[item != null])";
-            case 13 -> "count(rows.x[item > " + random.nextInt(4) + "])";
+            case 13 ->
+                pick(List.of(
+                        "count(rows.x[item > 1])",
+                        "count(rows)",
+                        "count(rows[x < a])",
+                        "sum(rows[x != null and x > b].x)",
+                        "mean(rows.x[item != null])",
+                        "(e - d) / duration(\"P1D\")",
+                        "(d + duration(\"P2D\") - e) / duration(\"PT1H\")"));
             case 14 -> "string length(t)";
             default -> "-" + one;
         };
@@ -181,8 +189,8 @@ class ScriptFormulasTest {
             a ** 2                              | powers
             spell out(a)                        | spell out()
             some x in rows.x satisfies x > 1    | “some” and “every”
+            d + duration("P1M")                 | durations of months
             (for x in rows.x return x)[1]       | filters of lists
-            d + duration("P1D")                 | duration()
             rows.x[2]                           | places in lists
             """)
     void whatIsNotWrittenIsTold(String formula, String what) {

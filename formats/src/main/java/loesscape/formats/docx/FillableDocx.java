@@ -101,7 +101,7 @@ public final class FillableDocx {
                                 90,
                                 it.picture().label(),
                                 "document"));
-            case FormPart.Ruled() -> page.paragraph(body, "Rule");
+            case FormPart.Ruled ignored -> page.paragraph(body, "Rule");
             // It shows how an answer stands, and nothing stands yet.
             case FormPart.Indicated ignored -> {}
         }

@@ -6,6 +6,7 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.json.JsonWriteFeature;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
 import tools.jackson.databind.DeserializationFeature;
@@ -78,6 +79,11 @@ public final class Json {
     /** The tree as text on several lines, with a line break at the end. */
     public static String pretty(JsonNode node) {
         return MAPPER.writer().with(PRINTER).writeValueAsString(node) + "\n";
+    }
+
+    /** Maps, lists, texts and numbers as text on one line, in ASCII letters alone. */
+    public static String ascii(Object value) {
+        return MAPPER.writer().with(JsonWriteFeature.ESCAPE_NON_ASCII).writeValueAsString(value);
     }
 
     /** The tree as text on one line. */

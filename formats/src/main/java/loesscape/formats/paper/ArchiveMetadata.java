@@ -23,14 +23,15 @@ import org.w3c.dom.NodeList;
 import org.xml.sax.SAXException;
 
 /** The metadata of a document (XMP, ISO 16684-1), with the time at which it was finished in place of now. */
-final class ArchiveMetadata {
+public final class ArchiveMetadata {
 
     private static final String DUBLIN_CORE = "http://purl.org/dc/elements/1.1/";
     private static final String[] DATES = {"CreateDate", "ModifyDate", "MetadataDate"};
 
     private ArchiveMetadata() {}
 
-    static void date(PDDocument document, Instant at) throws IOException {
+    /** Puts a time in the places of the times at which it was made. */
+    public static void date(PDDocument document, Instant at) throws IOException {
         edit(document, packet -> {
             for (String name : DATES) {
                 NodeList dates = packet.getElementsByTagNameNS("*", name);

@@ -45,76 +45,20 @@ final class DocumentMarkup {
     private Document write() {
         Content content = printed.content();
         PageSettings settings = content.settings();
-        Markup html = Markup.page(settings.language().isEmpty() ? "en" : settings.language(), settings.isRightToLeft());
-        Markup head = html.in("head");
-        head.in("title").say(content.title());
-        head.in("meta").with("name", "description").with("content", content.subtitle());
-        head.in("style").say(PaperStyle.of(printed.theme(), settings));
-        Markup body = html.in("body", settings.isRightToLeft() ? "rtl" : "ltr");
-        letterhead(body);
-        running(body);
-        foot(body);
-        body.in("h1").say(content.title());
-        if (!content.subtitle().isEmpty()) {
-            body.in("p", "subtitle").say(content.subtitle());
-        }
+        String which = printed.heading() == null ? words.of("draft") : words.record(printed.heading());
+        Markup body = PaperFrame.around(
+                content.title(),
+                content.subtitle(),
+                settings,
+                printed.theme(),
+                which,
+                PaperStyle.of(printed.theme(), settings));
         content.sections().forEach(block -> block(body, block));
         Evidence evidence = printed.evidence();
         if (evidence != null) {
             CertificateMarkup.write(body, evidence);
         }
-        return html.document();
-    }
-
-    private void letterhead(Markup body) {
-        Theme theme = printed.theme();
-        Markup letterhead = body.in("div", "letterhead");
-        if (theme.organisation().isEmpty() && theme.letterhead().isEmpty() && theme.logo() == null) {
-            return;
-        }
-        Markup band = letterhead.in("div", "band");
-        SafePicture logo = theme.logo();
-        Markup[] beside =
-                logo == null ? new Markup[] {band, band.in("div", "sender left")} : beside(band, "emblem", "sender");
-        if (logo != null) {
-            Drawings.picture(beside[0], logo, "", theme.organisation());
-        }
-        Markup sender = beside[1];
-        if (!theme.organisation().isEmpty()) {
-            sender.in("div", "name").say(theme.organisation());
-        }
-        theme.letterhead().forEach(line -> sender.in("div").say(line));
-    }
-
-    private void running(Markup body) {
-        Markup[] beside = beside(body.in("div", "running").in("div", "band thin"), "left", "sender");
-        beside[0].say(printed.content().title());
-        beside[1].say(printed.theme().organisation());
-    }
-
-    private void foot(Markup body) {
-        Markup foot = body.in("div", "foot").with("lang", words.language()).in("div", "even");
-        String which = printed.heading() == null ? words.of("draft") : words.record(printed.heading());
-        Markup[] beside = beside(foot, "left", "count");
-        Markup left = beside[0];
-        if (!printed.theme().footer().isEmpty()) {
-            left.in("div").say(printed.theme().footer());
-        }
-        left.in("div").say(which);
-        Markup count = beside[1];
-        count.in("span").say(words.of("page") + " ");
-        count.in("span", "page");
-        count.in("span").say(" " + words.of("of") + " ");
-        count.in("span", "pages");
-    }
-
-    /** Two places side by side, the first where reading begins; what is set as a table is not mirrored by itself. */
-    private Markup[] beside(Markup row, String first, String second) {
-        if (printed.content().settings().isRightToLeft()) {
-            Markup left = row.in("div", second);
-            return new Markup[] {row.in("div", first), left};
-        }
-        return new Markup[] {row.in("div", first), row.in("div", second)};
+        return body.document();
     }
 
     private void block(Markup body, Block block) {

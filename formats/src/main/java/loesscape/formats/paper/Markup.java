@@ -6,7 +6,7 @@ import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 
 /** Writes a page as a tree of elements: what people write is text in it, whatever it holds. */
-final class Markup {
+public final class Markup {
 
     private static final int LONGEST_PIECE = 1_000;
 
@@ -17,7 +17,7 @@ final class Markup {
     }
 
     /** A new page. */
-    static Markup page(String language, boolean isRightToLeft) {
+    public static Markup page(String language, boolean isRightToLeft) {
         try {
             Document document = DocumentBuilderFactory.newDefaultNSInstance()
                     .newDocumentBuilder()
@@ -30,19 +30,20 @@ final class Markup {
         }
     }
 
-    Document document() {
+    /** The whole page. */
+    public Document document() {
         return here.getOwnerDocument();
     }
 
     /** An element in this one. */
-    Markup in(String name) {
+    public Markup in(String name) {
         Element element = document().createElement(name);
         here.appendChild(element);
         return new Markup(element);
     }
 
     /** An element of a class in this one. */
-    Markup in(String name, String classes) {
+    public Markup in(String name, String classes) {
         return in(name).with("class", classes);
     }
 
@@ -54,7 +55,7 @@ final class Markup {
     }
 
     /** This element with an attribute; without it where it would be empty. */
-    Markup with(String attribute, String value) {
+    public Markup with(String attribute, String value) {
         if (!value.isEmpty()) {
             here.setAttribute(attribute, PrintableText.of(value));
         }
@@ -62,7 +63,7 @@ final class Markup {
     }
 
     /** Text in this element; each of its lines on one of its own. */
-    Markup say(String text) {
+    public Markup say(String text) {
         String[] lines = PrintableText.of(text).split("\n", -1);
         for (int i = 0; i < lines.length; i++) {
             if (i > 0) {

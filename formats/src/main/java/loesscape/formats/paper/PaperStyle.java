@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import loesscape.core.model.PageSettings;
 
 /** The style sheet of paper, with what the theme and the settings of the document say filled in. */
-final class PaperStyle {
+public final class PaperStyle {
 
     private static final String SHEET = sheet();
     private static final String USUAL_ACCENT = "#16332f";
@@ -35,7 +35,8 @@ final class PaperStyle {
         }
     }
 
-    static String of(Theme theme, PageSettings settings) {
+    /** The sheet for a theme and a document. */
+    public static String of(Theme theme, PageSettings settings) {
         // A letterhead of many lines, or with a logo, needs its room above the first page.
         int lines = theme.letterhead().stream()
                 .mapToInt(line -> lines(line, LETTERS_OF_A_LINE))

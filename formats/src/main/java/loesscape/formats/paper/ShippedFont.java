@@ -68,7 +68,7 @@ public enum ShippedFont {
     }
 
     /** The font, read anew: each document keeps one of its own. */
-    TrueTypeFont read() throws IOException {
+    public TrueTypeFont read() throws IOException {
         try (InputStream stream = ShippedFont.class.getResourceAsStream("fonts/" + file + ".ttf")) {
             if (stream == null) {
                 throw new IOException("The font " + file + " does not come with the application");

@@ -26,7 +26,7 @@ import org.apache.pdfbox.pdmodel.common.PDStream;
  * Mends what is to be wished of the tags after setting (ISO 32000-2, 14.7): the heading of a table is read once and not once
  * a page, a part that holds paragraphs is no mere span, and empty feet of tables go.
  */
-final class TagTidying {
+public final class TagTidying {
 
     private static final Set<String> BLOCKS = Set.of("P", "Div", "L", "Table");
 
@@ -44,7 +44,7 @@ final class TagTidying {
     }
 
     /** @param isRightToLeft whether the cells of a row stand in the other order than they are read in */
-    static void tidy(PDDocument document, boolean isRightToLeft) throws IOException {
+    public static void tidy(PDDocument document, boolean isRightToLeft) throws IOException {
         TagTidying tidying = new TagTidying(document, isRightToLeft);
         tidying.element(document.getDocumentCatalog().getStructureTreeRoot().getCOSObject(), "", false);
         tidying.takeOutRepeated();

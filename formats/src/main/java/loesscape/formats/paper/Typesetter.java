@@ -23,7 +23,7 @@ import org.jspecify.annotations.Nullable;
 import org.w3c.dom.Document;
 
 /** Sets a page as PDF, tagged, with all its fonts inside. Nothing is fetched but what the page carries in itself. */
-final class Typesetter {
+public final class Typesetter {
 
     static final byte[] COLOURS = ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData();
 
@@ -36,8 +36,22 @@ final class Typesetter {
 
     private Typesetter() {}
 
-    /** Adds the pages of some markup to an empty document. */
+    /** What is done with the pages while it is still known where each element lies. */
+    public interface Laid {
+        void on(PdfBoxRenderer renderer) throws IOException;
+    }
+
+    /** Adds the pages of some markup to an empty document, to be archived. */
     static void set(Document markup, PDDocument document) throws IOException {
+        set(markup, document, true, renderer -> {});
+    }
+
+    /**
+     * Adds the pages of some markup to a document.
+     *
+     * @param isArchivable whether it keeps ISO 19005-3, which forms with scripts do not
+     */
+    public static void set(Document markup, PDDocument document, boolean isArchivable, Laid laid) throws IOException {
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.useExternalResourceAccessControl(
                 Typesetter::isInside, ExternalResourceControlPriority.RUN_BEFORE_RESOLVING_URI);
@@ -53,14 +67,17 @@ final class Typesetter {
                     new Supplied(document, font), font.family(), font.isBold() ? 700 : 400, FontStyle.NORMAL, true);
         }
         builder.usePdfUaAccessibility(true);
-        builder.usePdfAConformance(PdfAConformance.PDFA_3_A);
-        builder.useColorProfile(COLOURS);
+        if (isArchivable) {
+            builder.usePdfAConformance(PdfAConformance.PDFA_3_A);
+            builder.useColorProfile(COLOURS);
+        }
         builder.withProducer("Loesscape");
         builder.usePDDocument(document);
         builder.withW3cDocument(markup, "about:blank");
         try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {
             renderer.layout();
             renderer.createPDFWithoutClosing();
+            laid.on(renderer);
         }
     }
 

@@ -1,0 +1,245 @@
+package loesscape.formats.fillable;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.form.FillableForm;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.Page;
+import loesscape.core.model.Place;
+import loesscape.core.model.Template;
+import loesscape.core.script.LeftOut;
+import loesscape.formats.form.SheetFile;
+import loesscape.formats.paper.PaperWords;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSFloat;
+import org.apache.pdfbox.cos.COSInteger;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.multipdf.LayerUtility;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureTreeRoot;
+
+/** The pages of PDF files that a template is written on, with the places of its answers, in front of what is typeset. */
+final class PlacedForm {
+
+    private static final double POINTS = 72 / 2_540.0;
+
+    private final PDDocument document;
+    private final FillableForm form;
+    private final Template template;
+    private final Function<String, Optional<byte[]>> files;
+    private final PaperWords words;
+    private final Map<String, Node> nodes = new HashMap<>();
+    private final List<Slot> slots = new ArrayList<>();
+    private final List<LeftOut> leftOut = new ArrayList<>();
+
+    PlacedForm(PDDocument document, FillableForm form, Function<String, Optional<byte[]>> files) {
+        this.document = document;
+        this.form = form;
+        this.template = form.template().template();
+        this.files = files;
+        this.words = new PaperWords(template.pageSettings().language());
+        template.nodes().forEach(node -> nodes.put(node.key(), node));
+    }
+
+    /** The keys of all that have places; of choices, only where all that can be marked has one. */
+    static Set<String> placed(Template template) {
+        Set<String> placed = new HashSet<>();
+        for (Page page : template.pages()) {
+            if (page.sheet() != null) {
+                page.places().forEach(place -> placed.add(place.item()));
+            }
+        }
+        for (Field field : template.fields()) {
+            if (placed.contains(field.key()) && !hasItsMarks(template, field)) {
+                placed.remove(field.key());
+            }
+        }
+        return placed;
+    }
+
+    private static boolean hasItsMarks(Template template, Field field) {
+        if (!(field.kind() instanceof FieldKind.Choosing) && !(field.kind() instanceof FieldKind.YesNo)) {
+            return true;
+        }
+        Set<String> marked = new HashSet<>();
+        boolean isWritten = false;
+        for (Page page : template.pages()) {
+            for (Place place : page.places()) {
+                if (place.item().equals(field.key())) {
+                    marked.add(place.choice());
+                    isWritten |= place.choice().isEmpty();
+                }
+            }
+        }
+        boolean isSeveral = field.kind() instanceof FieldKind.SeveralChoices;
+        return (isWritten && !isSeveral)
+                || field.kind().offered().stream().map(Choice::id).allMatch(marked::contains);
+    }
+
+    /** Those that can be answered in one's own words have no place for these on their pages. */
+    List<LeftOut> leftOut() {
+        return leftOut;
+    }
+
+    /** Adds the pages; tells where answers have their places on them. */
+    List<Slot> write() throws IOException {
+        Map<String, PDDocument> sheets = new HashMap<>();
+        PDPage first = document.getPage(0);
+        LayerUtility layers = new LayerUtility(document);
+        Set<String> placed = placed(template);
+        int before = 0;
+        try {
+            for (Page page : template.pages()) {
+                if (page.sheet() == null) {
+                    continue;
+                }
+                PDDocument sheet = sheets.get(page.sheet().file());
+                if (sheet == null) {
+                    sheet = Loader.loadPDF(files.apply(page.sheet().file())
+                            .orElseThrow(() -> new IllegalStateException("The pages of the form are not there")));
+                    sheets.put(page.sheet().file(), sheet);
+                }
+                page(page, sheet, layers, first, before++, placed);
+            }
+        } finally {
+            for (PDDocument sheet : sheets.values()) {
+                sheet.close();
+            }
+        }
+        return slots;
+    }
+
+    private void page(Page page, PDDocument sheet, LayerUtility layers, PDPage first, int before, Set<String> placed)
+            throws IOException {
+        var size = java.util.Objects.requireNonNull(page.sheet());
+        float height = (float) (size.height() * POINTS);
+        PDRectangle whole = new PDRectangle((float) (size.width() * POINTS), height);
+        PDPage made = new PDPage(whole);
+        made.getCOSObject().setName(COSName.getPDFName("Tabs"), "S");
+        document.getPages().insertBefore(made, first);
+        PDPage printed = sheet.getPage(size.number());
+        PDStructureElement part = part(before);
+        part.setPage(made);
+        figure(made, part, whole, SheetFile.text(printed), size.number());
+        try (PDPageContentStream drawing = new PDPageContentStream(document, made)) {
+            COSDictionary marked = new COSDictionary();
+            marked.setInt(COSName.MCID, 0);
+            drawing.beginMarkedContent(
+                    COSName.getPDFName("Figure"),
+                    org.apache.pdfbox.pdmodel.documentinterchange.markedcontent.PDPropertyList.create(marked));
+            drawing.drawForm(layers.importPageAsForm(sheet, printed));
+            drawing.endMarkedContent();
+        }
+        for (Place place : page.places()) {
+            SlotUse use = use(place);
+            if (use == null) {
+                leftOut.add(new LeftOut(
+                        place.item(),
+                        "“%s” is not drawn on its page while the form is filled in.".formatted(name(place.item()))));
+            } else if (placed.contains(place.item())) {
+                PDStructureElement element = new PDStructureElement("Form", part);
+                element.setPage(made);
+                part.appendKid(element);
+                slots.add(new Slot(
+                        use,
+                        made,
+                        new PDRectangle(
+                                (float) (place.left() * POINTS),
+                                (float) (height - (place.top() + place.height()) * POINTS),
+                                (float) (place.width() * POINTS),
+                                (float) (place.height() * POINTS)),
+                        element,
+                        place.lettering().size() / 10.0,
+                        place.lettering().cells()));
+            }
+        }
+    }
+
+    private String name(String key) {
+        Node node = nodes.get(key);
+        return node == null ? key : node.name();
+    }
+
+    private @org.jspecify.annotations.Nullable SlotUse use(Place place) {
+        String section = form.template().symbols().rowsAround(place.item());
+        if (section != null && place.row() >= form.rooms().getOrDefault(section, 0)) {
+            return null;
+        }
+        String address = section == null ? place.item() : RowNames.address(place.item(), "r" + (place.row() + 1));
+        return switch (nodes.get(place.item())) {
+            case Field field when place.choice().isEmpty() -> new SlotUse.Written(field, address);
+            case Field field -> new SlotUse.Marked(field, address, place.choice(), label(field, place.choice()));
+            case Indicator indicator -> new SlotUse.Shown(indicator, address);
+            case null -> null;
+            default -> null;
+        };
+    }
+
+    private static String label(Field field, String choice) {
+        return field.kind().offered().stream()
+                .filter(each -> each.id().equals(choice))
+                .findFirst()
+                .map(Choice::label)
+                .orElse(choice);
+    }
+
+    /** The part of the structure for a page, in front of those for later pages and of what is typeset. */
+    private PDStructureElement part(int before) {
+        PDStructureTreeRoot root = document.getDocumentCatalog().getStructureTreeRoot();
+        PDStructureElement all = (PDStructureElement) root.getKids().getFirst();
+        PDStructureElement part = new PDStructureElement("Sect", all);
+        COSArray kids = new COSArray();
+        if (all.getCOSObject().getDictionaryObject(COSName.K) instanceof COSArray array) {
+            array.forEach(kids::add);
+        } else if (all.getCOSObject().getItem(COSName.K) != null) {
+            kids.add(all.getCOSObject().getItem(COSName.K));
+        }
+        kids.add(before, part.getCOSObject());
+        all.getCOSObject().setItem(COSName.K, kids);
+        return part;
+    }
+
+    private void figure(PDPage page, PDStructureElement part, PDRectangle whole, String text, int number) {
+        PDStructureElement figure = new PDStructureElement("Figure", part);
+        figure.setPage(page);
+        figure.setAlternateDescription(text.isEmpty() ? words.of("sheet", String.valueOf(number + 1)) : text);
+        figure.appendKid(0);
+        COSDictionary layout = new COSDictionary();
+        layout.setName(COSName.O, "Layout");
+        COSArray corners = new COSArray();
+        corners.add(new COSFloat(0));
+        corners.add(new COSFloat(0));
+        corners.add(new COSFloat(whole.getWidth()));
+        corners.add(new COSFloat(whole.getHeight()));
+        layout.setItem(COSName.BBOX, corners);
+        figure.getCOSObject().setItem(COSName.A, layout);
+        part.appendKid(figure);
+        PDStructureTreeRoot root = document.getDocumentCatalog().getStructureTreeRoot();
+        COSArray numbers = root.getParentTree().getCOSObject().getCOSArray(COSName.NUMS);
+        int next = root.getParentTreeNextKey();
+        page.setStructParents(next);
+        COSArray ofPage = new COSArray();
+        ofPage.add(figure);
+        numbers.add(COSInteger.get(next));
+        numbers.add(ofPage);
+        root.setParentTreeNextKey(next + 1);
+    }
+}
