@@ -1070,6 +1070,11 @@ export type Folding = {
   milliseconds: number;
 };
 
+export type FormAbout = {
+  release: number;
+  leftOut: LeftOut[];
+};
+
 export type FormulaOperand = {
   formula: string;
 };
@@ -1204,6 +1209,11 @@ export type KeptOf = {
 };
 
 export type Kind = "record" | "dispatch" | "filling" | "message";
+
+export type LeftOut = {
+  key: string;
+  sentence: string;
+};
 
 export type LeftProposals = {
   numbers: number[];

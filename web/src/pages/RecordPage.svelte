@@ -96,9 +96,7 @@
         {#if page.older}<Button href={`/templates/${template}/records/${page.older}`} {@attach inside}
             >Older</Button
           >{/if}
-        <Button href={`/api/templates/${template}/records/${page.number}/record.docx`} download
-          >DOCX</Button
-        >
+        <Button href={`/api/templates/${template}/records/${page.number}/record.docx`} download>DOCX</Button>
         <Button look="primary" href={`/api/templates/${template}/records/${page.number}/record.pdf`} download
           >PDF</Button
         >

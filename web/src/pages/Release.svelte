@@ -11,6 +11,7 @@
   import { inside } from "../router.svelte";
   import { dayAndTime } from "../times";
   import FillLinks from "./FillLinks.svelte";
+  import FormsOut from "./FormsOut.svelte";
   import FinishedPages from "./FinishedPages.svelte";
   import RetentionSettings from "./RetentionSettings.svelte";
   import SharingSettings from "./SharingSettings.svelte";
@@ -150,11 +151,8 @@
                       >{row.records}</a
                     >{:else}0{/if}
                 </td>
-                <td class="px-5 py-3"
-                  ><div class="flex flex-wrap justify-end gap-2">
-                    <Button href={`${base}/${row.number}/form.docx`} download>DOCX form</Button>
-                    <Button disabled={asking.busy} onclick={() => link(row.number)}>New link</Button>
-                  </div></td
+                <td class="px-5 py-3 text-right"
+                  ><Button disabled={asking.busy} onclick={() => link(row.number)}>New link</Button></td
                 >
               </tr>
             {/each}
@@ -162,6 +160,7 @@
         >
       </section>
     {/if}
+    {#if list.releases[0]}<FormsOut {template} release={list.releases[0].number} />{/if}
     <FillLinks {template} made={fresh} />
     <SharingSettings {template} />
     <RetentionSettings {template} />

@@ -22,6 +22,13 @@ final class FieldMarks {
 
     private static final double ROUND = 0.5523;
 
+    /** What a mark looks like; a cross needs a box that is printed there. */
+    enum Shape {
+        ROUND,
+        SQUARE,
+        CROSS
+    }
+
     private final PDDocument document;
 
     FieldMarks(PDDocument document) {
@@ -64,11 +71,11 @@ final class FieldMarks {
      *
      * @param state its name where it is set
      */
-    void marked(PDAnnotationWidget widget, String state, boolean isRound, boolean isSet) throws IOException {
+    void marked(PDAnnotationWidget widget, String state, Shape shape, boolean isSet) throws IOException {
         PDRectangle box = widget.getRectangle();
         COSDictionary states = new COSDictionary();
-        states.setItem(COSName.getPDFName(state), stream(box, mark(box, isRound, true)));
-        states.setItem(COSName.Off, stream(box, mark(box, isRound, false)));
+        states.setItem(COSName.getPDFName(state), stream(box, mark(box, shape, true)));
+        states.setItem(COSName.Off, stream(box, mark(box, shape, false)));
         states.setDirect(true);
         COSDictionary appearance = new COSDictionary();
         appearance.setItem(COSName.N, states);
@@ -76,7 +83,12 @@ final class FieldMarks {
         widget.getCOSObject().setItem(COSName.AP, appearance);
         widget.setAppearanceState(isSet ? state : "Off");
         PDAppearanceCharacteristicsDictionary looks = new PDAppearanceCharacteristicsDictionary(new COSDictionary());
-        looks.setNormalCaption(isRound ? "l" : "4");
+        looks.setNormalCaption(
+                switch (shape) {
+                    case ROUND -> "l";
+                    case SQUARE -> "4";
+                    case CROSS -> "8";
+                });
         widget.setAppearanceCharacteristics(looks);
     }
 
@@ -90,28 +102,54 @@ final class FieldMarks {
         return stream;
     }
 
-    private static String mark(PDRectangle box, boolean isRound, boolean isSet) {
+    private static String mark(PDRectangle box, Shape shape, boolean isSet) {
         double side = Math.min(box.getWidth(), box.getHeight());
         double left = (box.getWidth() - side) / 2;
         double bottom = (box.getHeight() - side) / 2;
-        String frame = isRound
-                ? circle(left + side / 2, bottom + side / 2, side / 2 - 0.6) + " b "
-                : String.format(
-                        Locale.ROOT, "%.2f %.2f %.2f %.2f re b ", left + 0.6, bottom + 0.6, side - 1.2, side - 1.2);
-        String set = !isSet
-                ? ""
-                : isRound
-                        ? "0.13 0.27 0.24 rg " + circle(left + side / 2, bottom + side / 2, side / 4) + " f "
-                        : String.format(
+        return switch (shape) {
+            case ROUND ->
+                "q 0.12 0.16 0.16 RG 1 g 0.9 w "
+                        + circle(left + side / 2, bottom + side / 2, side / 2 - 0.6) + " b "
+                        + (isSet
+                                ? "0.13 0.27 0.24 rg " + circle(left + side / 2, bottom + side / 2, side / 4) + " f "
+                                : "")
+                        + "Q";
+            case SQUARE ->
+                "q 0.12 0.16 0.16 RG 1 g 0.9 w "
+                        + String.format(
                                 Locale.ROOT,
-                                "0.13 0.27 0.24 RG 1.6 w %.2f %.2f m %.2f %.2f l %.2f %.2f l S ",
-                                left + side * 0.22,
-                                bottom + side * 0.52,
-                                left + side * 0.42,
-                                bottom + side * 0.28,
+                                "%.2f %.2f %.2f %.2f re b ",
+                                left + 0.6,
+                                bottom + 0.6,
+                                side - 1.2,
+                                side - 1.2)
+                        + (isSet
+                                ? String.format(
+                                        Locale.ROOT,
+                                        "0.13 0.27 0.24 RG 1.6 w %.2f %.2f m %.2f %.2f l %.2f %.2f l S ",
+                                        left + side * 0.22,
+                                        bottom + side * 0.52,
+                                        left + side * 0.42,
+                                        bottom + side * 0.28,
+                                        left + side * 0.8,
+                                        bottom + side * 0.76)
+                                : "")
+                        + "Q";
+            case CROSS ->
+                isSet
+                        ? String.format(
+                                Locale.ROOT,
+                                "q 0.12 0.16 0.16 RG 1.4 w %.2f %.2f m %.2f %.2f l S %.2f %.2f m %.2f %.2f l S Q",
+                                left + side * 0.2,
+                                bottom + side * 0.2,
                                 left + side * 0.8,
-                                bottom + side * 0.76);
-        return "q 0.12 0.16 0.16 RG 1 g 0.9 w " + frame + set + "Q";
+                                bottom + side * 0.8,
+                                left + side * 0.2,
+                                bottom + side * 0.8,
+                                left + side * 0.8,
+                                bottom + side * 0.2)
+                        : "";
+        };
     }
 
     private static String circle(double x, double y, double radius) {

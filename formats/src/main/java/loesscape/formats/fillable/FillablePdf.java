@@ -148,7 +148,8 @@ public record FillablePdf(byte[] file, List<LeftOut> leftOut) {
                     new PDRectangle(position.getX(), position.getY(), position.getWidth(), position.getHeight()),
                     element,
                     10,
-                    0));
+                    0,
+                    false));
         }
         return slots;
     }

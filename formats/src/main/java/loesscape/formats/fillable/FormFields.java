@@ -239,7 +239,11 @@ final class FormFields {
             SlotUse.Marked mark = (SlotUse.Marked) slot.use();
             PDAnnotationWidget widget = new PDAnnotationWidget();
             put(widget, slot, asked.label() + ": " + mark.label());
-            marks.marked(widget, mark.choice(), true, mark.choice().equals(chosen));
+            marks.marked(
+                    widget,
+                    mark.choice(),
+                    shape(slot, FieldMarks.Shape.ROUND),
+                    mark.choice().equals(chosen));
             widget.setAction(new PDActionJavaScript(LOOK_AGAIN));
             widgets.add(widget);
         }
@@ -250,6 +254,10 @@ final class FormFields {
         }
         all.add(field);
         controls.add(asked, address, "one", List.of());
+    }
+
+    private static FieldMarks.Shape shape(Slot slot, FieldMarks.Shape otherwise) {
+        return slot.isPrinted() ? FieldMarks.Shape.CROSS : otherwise;
     }
 
     private void several(Field asked, String address, List<Slot> marked) throws IOException {
@@ -273,7 +281,7 @@ final class FormFields {
             for (Slot slot : each.getValue()) {
                 PDAnnotationWidget widget = new PDAnnotationWidget();
                 put(widget, slot, asked.label() + ": " + first.label());
-                marks.marked(widget, "Yes", false, isSet);
+                marks.marked(widget, "Yes", shape(slot, FieldMarks.Shape.SQUARE), isSet);
                 widget.setAction(new PDActionJavaScript(LOOK_AGAIN));
                 widgets.add(widget);
             }
@@ -334,7 +342,7 @@ final class FormFields {
             PDAnnotationWidget widget = new PDAnnotationWidget();
             PDStructureElement own = new PDStructureElement("Form", slot.element());
             slot.element().appendKid(own);
-            put(widget, new Slot(slot.use(), slot.page(), slot.box(), own, 0, 0), words.of("folded"));
+            put(widget, new Slot(slot.use(), slot.page(), slot.box(), own, 0, 0, false), words.of("folded"));
             marks.covering(widget);
             widget.setHidden(true);
             widgets.add(widget);
@@ -349,7 +357,9 @@ final class FormFields {
         for (Slot slot : slots) {
             PDAnnotationWidget widget = slots.size() == 1 ? field.getWidgets().getFirst() : new PDAnnotationWidget();
             put(widget, slot, told);
-            FieldMarks.framed(widget);
+            if (!slot.isPrinted()) {
+                FieldMarks.framed(widget);
+            }
             widgets.add(widget);
         }
         if (slots.size() > 1) {

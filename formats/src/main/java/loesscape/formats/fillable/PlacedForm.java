@@ -168,7 +168,8 @@ final class PlacedForm {
                                 (float) (place.height() * POINTS)),
                         element,
                         place.lettering().size() / 10.0,
-                        place.lettering().cells()));
+                        place.lettering().cells(),
+                        true));
             }
         }
     }

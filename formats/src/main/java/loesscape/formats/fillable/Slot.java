@@ -9,6 +9,14 @@ import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructur
  *
  * @param element the element of the structure it belongs to
  * @param size of letters in points; 0 where they are to fit
+ * @param isPrinted whether the page itself has lines or a box there
  * @param cells how many letters stand in cells of their own; 0 for none
  */
-record Slot(SlotUse use, PDPage page, PDRectangle box, PDStructureElement element, double size, int cells) {}
+record Slot(
+        SlotUse use,
+        PDPage page,
+        PDRectangle box,
+        PDStructureElement element,
+        double size,
+        int cells,
+        boolean isPrinted) {}

@@ -22,8 +22,17 @@ public final class ArchiveCheck {
 
     /** The rules that a document breaks, each with its clause and what is wrong; none where it keeps both standards. */
     public static List<String> broken(byte[] pdf) {
+        return broken(pdf, List.of(PDFAFlavour.PDFA_3_A, PDFAFlavour.PDFUA_1));
+    }
+
+    /** The rules of being read aloud alone: forms with scripts cannot be archived. */
+    public static List<String> brokenWhenRead(byte[] pdf) {
+        return broken(pdf, List.of(PDFAFlavour.PDFUA_1));
+    }
+
+    private static List<String> broken(byte[] pdf, List<PDFAFlavour> flavours) {
         TreeSet<String> broken = new TreeSet<>();
-        for (PDFAFlavour flavour : List.of(PDFAFlavour.PDFA_3_A, PDFAFlavour.PDFUA_1)) {
+        for (PDFAFlavour flavour : flavours) {
             try (PDFAParser parser = Foundries.defaultInstance().createParser(new ByteArrayInputStream(pdf), flavour);
                     PDFAValidator validator = Foundries.defaultInstance()
                             .createValidator(ValidatorConfigBuilder.defaultBuilder()

@@ -109,12 +109,14 @@ public final class DemoDocuments {
                 new RecordHeading(7, 2, FINISHED),
                 theme,
                 PrintedRecord.Pictures.of(
-                        content,
-                        DemoDocuments::beside,
-                        given -> Optional.empty(),
-                        sheet -> Optional.of(ImportedPdf.sheet(bytes(name + ".pdf")))),
+                        content, DemoDocuments::beside, given -> Optional.empty(), sheet -> Optional.of(sheet(name))),
                 "{}",
                 null);
+    }
+
+    /** The pages that a document is written on. */
+    public static byte[] sheet(String name) {
+        return ImportedPdf.sheet(bytes(name + ".pdf"));
     }
 
     private static byte[] bytes(String name) {

@@ -1,7 +1,10 @@
 package loesscape.server.forms;
 
+import java.util.List;
 import java.util.UUID;
+import loesscape.core.script.LeftOut;
 import loesscape.server.templates.TemplatesApi;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -17,6 +20,24 @@ class FormsApi {
 
     FormsApi(FormFiles forms) {
         this.forms = forms;
+    }
+
+    /**
+     * What is to be known before a form is saved.
+     *
+     * @param leftOut what the script of the PDF form does not do
+     */
+    public record FormAbout(int release, List<LeftOut> leftOut) {}
+
+    @GetMapping("/form.json")
+    FormAbout about(@PathVariable UUID id, @PathVariable int number) {
+        return new FormAbout(number, forms.leftOut(id, number));
+    }
+
+    @GetMapping("/form.pdf")
+    ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int number) {
+        return TemplatesApi.download(
+                forms.pdf(id, number), MediaType.APPLICATION_PDF, "form-release-" + number + ".pdf");
     }
 
     @GetMapping("/form.docx")

@@ -2,11 +2,14 @@ package loesscape.server.forms;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.util.List;
 import loesscape.core.model.Field;
 import loesscape.formats.word.ImportedDocument;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -32,6 +35,21 @@ class FormsTest {
                 .body();
         assertThat(asked(form)).contains("Name of the applicant", "Planned depth", "Irrigated area");
         author.get("/api/templates/" + template + "/releases/9/form.docx").problem(404);
+    }
+
+    @Test
+    void aReleaseGoesOutAsAPdfFormWithWhatItsScriptLeavesOut() throws IOException {
+        Visitor author = SERVER.author();
+        String release = "/api/templates/" + author.template("Drainage consent") + "/releases/1";
+        try (PDDocument form =
+                Loader.loadPDF(author.get(release + "/form.pdf").ok().response().body())) {
+            assertThat(form.getDocumentCatalog().getAcroForm(null).getField("owner"))
+                    .isNotNull();
+        }
+        assertThat(author.get(release + "/form.json").ok().json().get("leftOut").toString())
+                .contains("is not known to the script");
+        author.get("/api/templates/" + author.template("Drainage consent") + "/releases/9/form.json")
+                .problem(404);
     }
 
     @Test

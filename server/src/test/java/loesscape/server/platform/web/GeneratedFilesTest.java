@@ -26,6 +26,7 @@ import loesscape.server.accounts.AccountTypes;
 import loesscape.server.accounts.passkeys.PasskeyTypes;
 import loesscape.server.draft.DraftTypes;
 import loesscape.server.filling.FillingTypes;
+import loesscape.server.forms.FormTypes;
 import loesscape.server.lookups.LookupTypes;
 import loesscape.server.records.RecordTypes;
 import loesscape.server.retention.RetentionTypes;
@@ -45,6 +46,7 @@ class GeneratedFilesTest {
                     FillingTypes.SHARED,
                     SigningTypes.SHARED,
                     RecordTypes.SHARED,
+                    FormTypes.SHARED,
                     LookupTypes.SHARED,
                     RetentionTypes.SHARED)
             .<Class<?>>flatMap(List::stream)
