@@ -22,7 +22,10 @@
 <!-- Files that are filled in where there is no connection. -->
 <section class="rounded-xl border bg-paper px-6 py-5" aria-labelledby="forms-out">
   <h2 id="forms-out" class="text-reading font-semibold">To be filled in elsewhere</h2>
-  <p class="soft mt-1">Files of release {release}, for those who fill in without a connection.</p>
+  <p class="soft mt-1">
+    Files of release {release}, for those who fill in without a connection. Whoever has one can read its
+    conditions, and the questions of all roles.
+  </p>
   <Outcome {asking} class="mt-2" />
   <div class="mt-4 grid gap-5 sm:grid-cols-2">
     <div>

@@ -12,6 +12,7 @@ import loesscape.server.launch.Check;
 import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.InstallationSecret;
 import loesscape.server.launch.LaunchProblem;
+import loesscape.server.launch.Merge;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
 import loesscape.server.launch.Verify;
@@ -37,6 +38,7 @@ public class Loesscape {
             loesscape restore FILE.zip [--data DIR]
             loesscape check TEMPLATE.loess.json
             loesscape formula FORMULA [VALUES.json]
+            loesscape merge TEMPLATE.loess[.json] ANSWERS OUTDIR [--pdf|--docx|--fillable|--fillable-docx]
             loesscape verify FILE.pdf [--root root.pem] [--json]
             """;
 
@@ -74,6 +76,13 @@ public class Loesscape {
             case "evaluate" -> out.print(Evaluate.run(rest));
             case "check" -> out.print(Check.run(rest));
             case "formula" -> out.print(WorkOut.run(rest));
+            case "merge" -> {
+                int exitCode = Merge.run(rest, out);
+                out.flush();
+                if (exitCode != 0) {
+                    System.exit(exitCode);
+                }
+            }
             case "backup" -> out.print(BackupCommands.backup(rest));
             case "restore" -> out.print(BackupCommands.restore(rest));
             case "verify" -> {

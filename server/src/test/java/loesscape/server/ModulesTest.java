@@ -14,6 +14,7 @@ class ModulesTest {
 
     private static final JavaClasses ALL = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar"))
             .importPackages("loesscape");
 
     @Test

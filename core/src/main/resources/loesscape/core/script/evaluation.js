@@ -224,7 +224,7 @@ var loess = {};
     var era = Math.floor(z / 146097);
     var ofEra = z - era * 146097;
     var yearOfEra = Math.floor(
-      (ofEra - Math.floor(ofEra / 1460) + Math.floor(ofEra / 36524) - Math.floor(ofEra / 146096)) / 365,
+      (ofEra - Math.floor(ofEra / 1460) + Math.floor(ofEra / 36524) - Math.floor(ofEra / 146096)) / 365
     );
     var ofYear = ofEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
     var shifted = Math.floor((5 * ofYear + 2) / 153);
@@ -281,11 +281,11 @@ var loess = {};
     if (withPoints && /^[-+]?[1-9]\d{0,2}\.\d{3}$/.test(text.replace(/,/g, "."))) return { bad: 1 };
     if (/^[-+]?[1-9]\d{0,2},\d{3}$/.test(text)) return { bad: 1 };
     var written = null;
-    if (/^[-+]?(\d+([.,]\d*)?|[.,]\d+)$/.test(text)) written = text.replace(",", ".");
-    else if (/^[-+]?\d{1,3}([ \u00a0\u2009\u202f'\u2019]\d{3})+([.,]\d+)?$/.test(text))
+    if (/^[-+]?(\d+([.]\d*)?|[.]\d+)$/.test(text)) written = text.replace(",", ".");
+    else if (/^[-+]?\d{1,3}([ \u00a0\u2009\u202f'\u2019]\d{3})+([.]\d+)?$/.test(text))
       written = text.replace(/[ \u00a0\u2009\u202f'\u2019]/g, "").replace(",", ".");
-    else if (/^[-+]?\d{1,3}(,\d{3})+\.\d+$|^[-+]?\d{1,3}(,\d{3}){2,}$/.test(text)) written = text.replace(/,/g, "");
-    else if (/^[-+]?\d{1,3}(\.\d{3})+,\d+$|^[-+]?\d{1,3}(\.\d{3}){2,}$/.test(text))
+    else if (/^[-+]?\d{1,3}(,\d{3})+\.\d+$|^[-+]?\d{1,3}(,\d{3}){2}$/.test(text)) written = text.replace(/,/g, "");
+    else if (/^[-+]?\d{1,3}(\.\d{3})+,\d+$|^[-+]?\d{1,3}(\.\d{3}){2}$/.test(text))
       written = text.replace(/\./g, "").replace(",", ".");
     if (written === null) return { bad: 1 };
     var digits = written.replace(/^[-+]/, "").replace(/\.$/, "");
@@ -649,7 +649,7 @@ var loess = {};
   function within(v, low, lowIncluded, high, highIncluded) {
     return feelAnd(
       feelCompare(lowIncluded ? "AT_LEAST" : "MORE", v, low),
-      feelCompare(highIncluded ? "AT_MOST" : "LESS", v, high),
+      feelCompare(highIncluded ? "AT_MOST" : "LESS", v, high)
     );
   }
 
@@ -1015,7 +1015,7 @@ var loess = {};
     test: feelCompare, within: within, among: among, calculate: calculate, minus: minus, abs: abs, column: column,
     filtered: filtered, countOf: countOf, extreme: extreme, sum: sum, mean: mean, picked: picked, contexts: contexts, cell: cell, duration: duration, totalOf: totalOf, rounding: rounding,
     ofText: ofText, ofTwo: ofTwo, points: points, isNumber: isNumber, isOf: isOf, isList: isList, enter: enter,
-    evaluate: evaluate, daysOf: daysOf, divide: divide, negated: negated, typedText: typedText,
+    evaluate: evaluate, daysOf: daysOf, divide: divide, negated: negated, typedText: typedText
   };
   for (var name in shared) if (shared.hasOwnProperty(name)) loess[name] = shared[name];
 })();

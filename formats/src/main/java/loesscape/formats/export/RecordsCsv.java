@@ -1,13 +1,9 @@
 package loesscape.formats.export;
 
-import java.io.IOException;
-import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Choice;
@@ -16,19 +12,13 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
-import org.apache.commons.csv.QuoteMode;
+import loesscape.formats.table.CommaSeparated;
 
 /**
  * Records as CSV (RFC 4180): a header of field keys, then a line for each record. Numbers and dates are written plainly,
  * choices by what is stored of them.
  */
 public final class RecordsCsv {
-
-    /** Every cell is quoted, as spreadsheets part cells at semicolons and tabs too, and take what follows for a formula. */
-    private static final CSVFormat FORMAT =
-            CSVFormat.RFC4180.builder().setQuoteMode(QuoteMode.ALL).get();
 
     private RecordsCsv() {}
 
@@ -38,18 +28,12 @@ public final class RecordsCsv {
      * @param fields the columns, in order
      */
     public static String write(List<Field> fields, List<RecordRow> rows) {
-        StringWriter text = new StringWriter();
-        try (CSVPrinter printer = new CSVPrinter(text, FORMAT)) {
-            List<String> header = new ArrayList<>(List.of("record", "release", "finished"));
-            fields.forEach(field -> header.add(field.key()));
-            printer.printRecord(header);
-            for (RecordRow row : rows) {
-                printer.printRecord(cells(fields, row));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
+        List<List<String>> lines = new ArrayList<>();
+        List<String> header = new ArrayList<>(List.of("record", "release", "finished"));
+        fields.forEach(field -> header.add(field.key()));
+        lines.add(header);
+        rows.forEach(row -> lines.add(cells(fields, row)));
+        return CommaSeparated.write(lines);
     }
 
     private static List<String> cells(List<Field> fields, RecordRow row) {
@@ -76,12 +60,13 @@ public final class RecordsCsv {
         return switch (value) {
             case Value.Number(var number) -> Numbers.plain(number);
             case Value.Date(var date) -> date.toString();
-            case Value.Chosen(var choice, var words) when words.isEmpty() -> harmless(stored(kind, choice));
+            case Value.Chosen(var choice, var words)
+            when words.isEmpty() -> CommaSeparated.harmless(stored(kind, choice));
             case Value.ChosenSet(var choices, var words) ->
-                harmless(choices.stream()
+                CommaSeparated.harmless(choices.stream()
                         .map(choice -> choice.equals(Choice.OTHER) && !words.isEmpty() ? words : stored(kind, choice))
                         .collect(Collectors.joining(", ")));
-            default -> harmless(Display.of(kind, value));
+            default -> CommaSeparated.harmless(Display.of(kind, value));
         };
     }
 
@@ -92,16 +77,4 @@ public final class RecordsCsv {
                 .findFirst()
                 .orElse(id);
     }
-
-    /**
-     * A text that a spreadsheet will not take for a formula: one that begins like a formula gets an apostrophe in front
-     * (OWASP, CSV Injection). Numbers are not texts and keep their sign.
-     */
-    static String harmless(String text) {
-        return FORMULA.matcher(text).lookingAt() ? "'" + text : text;
-    }
-
-    /** Begins with a line break or a tab, or, behind what is not seen, with a sign that begins formulas. */
-    private static final Pattern FORMULA =
-            Pattern.compile("[\\t\\r\\n]|[\\s\\p{Cf}\\p{Cc}\\p{Zs}]*[-=+@＝＋－＠−]", Pattern.UNICODE_CHARACTER_CLASS);
 }

@@ -42,8 +42,11 @@ public final class PaperWords {
         return new MessageFormat(words.getString(key), language).format(new Object[] {what});
     }
 
-    /** What tells a record from others. */
+    /** What tells a record from others; one of no release by its number and when it was made. */
     public String record(RecordHeading heading) {
+        if (heading.release() == 0) {
+            return heading.number() + " · " + moment(heading.finished());
+        }
         return new MessageFormat(words.getString("record"), language).format(new Object[] {
             Integer.toString(heading.number()), Integer.toString(heading.release()), moment(heading.finished())
         });

@@ -109,13 +109,13 @@ loess.rules = function (doc) {
       shown: state.shown,
       editable: state.editable && !control.computed,
       required: state.required,
-      colours: loess.colours(address, state),
+      colours: loess.colours(address, state)
     };
     if (control.kind === "several") {
       for (var i = 0; i < control.ids.length; i++) {
         var isOffered = !state.offered || String("," + state.offered + ",").indexOf("," + control.ids[i] + ",") >= 0;
         loess.dress(doc, address + "." + control.ids[i], {
-          shown: stands.shown && isOffered, editable: stands.editable, required: false, colours: null,
+          shown: stands.shown && isOffered, editable: stands.editable, required: false, colours: null
         });
       }
     } else {
@@ -131,7 +131,7 @@ loess.rules = function (doc) {
     }
     if (control.own)
       loess.dress(doc, "words/" + address, {
-        shown: stands.shown, editable: stands.editable, required: false, colours: null,
+        shown: stands.shown, editable: stands.editable, required: false, colours: null
       });
     if (state.missing) missing.push(control.label);
     if (state.problem === "?" || state.problem === "!")
@@ -164,7 +164,7 @@ loess.showSigns = function (doc, result) {
     if (!field || !state) continue;
     var sign = loess.signs[address][state.sign];
     loess.dress(doc, "sign/" + address, {
-      shown: state.shown, editable: false, required: false, colours: (sign && sign[1]) || null,
+      shown: state.shown, editable: false, required: false, colours: (sign && sign[1]) || null
     });
     loess.put(field, "sign/" + address, "value", sign ? sign[0] : "");
   }

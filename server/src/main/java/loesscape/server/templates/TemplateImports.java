@@ -50,12 +50,13 @@ class TemplateImports {
         if (FormReader.isPdf(file)) {
             return pdf(file, name, password, author);
         }
-        if (heavy.alone(() -> ImportedDocument.isDocument(file), LONGEST)) {
+        // A plain template file is no work, so it waits for nobody's.
+        boolean isPacked = TemplateArchive.isArchive(file);
+        if (isPacked && heavy.alone(() -> ImportedDocument.isDocument(file), LONGEST)) {
             return document(file, name, author);
         }
-        TemplateArchive archive = TemplateArchive.isArchive(file)
-                ? heavy.alone(() -> TemplateArchive.read(file), LONGEST)
-                : TemplateArchive.read(file);
+        TemplateArchive archive =
+                isPacked ? heavy.alone(() -> TemplateArchive.read(file), LONGEST) : TemplateArchive.read(file);
         return kept(archive.template(), author, List.of(), id -> {
             archive.pictures().forEach(picture -> pictures.keep(id, picture));
             archive.sheets().forEach(sheet -> sheets.keep(id, sheet.name(), sheet.content(), null));
