@@ -127,9 +127,7 @@ final class LookupTables {
         Set<Field> parents = new LinkedHashSet<>();
         for (String key : ((FieldKind.Lookup) field.kind()).filters().values()) {
             Field parent = symbols.field(key);
-            if (parent == null
-                    || java.util.Objects.equals(symbols.rowsAround(key), "")
-                    || symbols.rowsAround(key) != null) {
+            if (parent == null || symbols.rowsAround(key) != null) {
                 throw new NotInScript("what it follows stands in rows");
             }
             parents.add(parent);
