@@ -36,6 +36,7 @@ import loesscape.core.model.Node;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import loesscape.core.script.DocumentScript;
 import loesscape.core.testing.RandomTemplates;
 import loesscape.formats.fillable.FillablePdf;
 import loesscape.formats.json.Json;
@@ -56,7 +57,7 @@ class FormsInReadersTest {
     private static final int ANSWERS = 20;
     private static final Path READER = Path.of("src/test/node/filled-forms.mjs");
 
-    private record Form(CompiledTemplate compiled, FillableForm form, Set<String> told) {}
+    private record Form(CompiledTemplate compiled, FillableForm form, Set<String> told, Set<String> undecided) {}
 
     private final long seed = Long.getLong("cases.seed", System.nanoTime());
 
@@ -79,7 +80,11 @@ class FormsInReadersTest {
                 Files.write(file, pdf.file());
                 Set<String> told = new HashSet<>();
                 pdf.leftOut().forEach(each -> told.add(each.key()));
-                forms.add(new Form(compiled, form, told));
+                forms.add(new Form(
+                        compiled,
+                        form,
+                        told,
+                        DocumentScript.of(compiled.prepared(), form.rooms()).undecided()));
                 lines.add(Json.ascii(Map.of("pdf", file.toString(), "cases", cases(template, form, random))));
             }
             Path in = folder.resolve("forms.jsonl");
@@ -256,7 +261,7 @@ class FormsInReadersTest {
     /** What stands in a section that does not fold is open with it. */
     private static boolean isTold(Form form, String key) {
         for (String at = key; !at.isEmpty(); at = form.compiled().holder(at)) {
-            if (form.told().contains(at)) {
+            if (form.told().contains(at) || form.undecided().contains(at)) {
                 return true;
             }
         }
