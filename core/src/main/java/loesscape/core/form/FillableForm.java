@@ -57,6 +57,11 @@ public record FillableForm(
         return state.counting(address);
     }
 
+    /** What can be chosen in its fields. */
+    public FormChoices choices() {
+        return new FormChoices(template.symbols());
+    }
+
     /** The number by which a text refers to a clause or section; empty where it has none. */
     public String reference(String key) {
         return references.getOrDefault(key, "");

@@ -2,18 +2,17 @@ package loesscape.formats.docx;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
+import loesscape.core.form.FillableForm;
+import loesscape.core.form.FormChoices;
 import loesscape.core.model.AnswerFormat;
+import loesscape.core.model.AnswerType;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.LookupList;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.wording.AnswerWords;
@@ -29,20 +28,21 @@ final class DocxControls {
     static final String ANSWERS = "urn:loesscape:answers:1";
 
     private static final String STORE = "{6F1C2A0E-5D34-4B7A-9C1B-4C6F65737331}";
-    private static final int MOST_OFFERED = 500;
     private static final String MARKED = "\u2612";
     private static final String UNMARKED = "\u2610";
 
     private final DocxPage page;
+    private final FormChoices choices;
     private final SymbolTable symbols;
     private final AnswerWords answers;
     private final PaperWords words;
     private final Map<String, String> bound = new LinkedHashMap<>();
     private int made;
 
-    DocxControls(DocxPage page, SymbolTable symbols, PaperWords words) {
+    DocxControls(DocxPage page, FillableForm form, PaperWords words) {
         this.page = page;
-        this.symbols = symbols;
+        this.choices = form.choices();
+        this.symbols = form.template().symbols();
         this.answers = AnswerWords.in(symbols.language());
         this.words = words;
     }
@@ -69,8 +69,11 @@ final class DocxControls {
 
     /** A control in a line for an answer that takes one. */
     void one(DocxElement paragraph, Field field, String address, Value value) {
-        List<Offered> offered = offered(field);
-        if (!offered.isEmpty() && offered.size() <= MOST_OFFERED) {
+        List<Offered> offered = choices.of(field).stream()
+                .filter(choice -> !(choice.id().equals(Choice.OTHER) && field.kind() instanceof FieldKind.Choosing))
+                .map(choice -> new Offered(choice.id(), choice.label()))
+                .toList();
+        if (!offered.isEmpty()) {
             boolean isOpen = field.kind() instanceof FieldKind.OneChoice it && it.other();
             String chosen = id(value);
             String said = said(field, value);
@@ -93,10 +96,7 @@ final class DocxControls {
         return switch (field.kind()) {
             case FieldKind.Text(var placeholder, var ignored) when !placeholder.isEmpty() -> placeholder;
             case FieldKind.LongText(var placeholder, var ignored) when !placeholder.isEmpty() -> placeholder;
-            default ->
-                field.kind().answer() == loesscape.core.model.AnswerType.FILES
-                        ? words.of("fileName")
-                        : words.of("writeHere");
+            default -> field.kind().answer() == AnswerType.FILES ? words.of("fileName") : words.of("writeHere");
         };
     }
 
@@ -111,39 +111,6 @@ final class DocxControls {
     private String said(Field field, Value value) {
         boolean isFigure = AnswerFormat.FIGURE.fits(field.kind()) && !(field.kind() instanceof FieldKind.Rating);
         return isFigure ? answers.of(field.kind(), value, AnswerFormat.FIGURE) : answers.of(field.kind(), value);
-    }
-
-    /** What can be chosen; empty where anything can be written. */
-    private List<Offered> offered(Field field) {
-        return switch (field.kind()) {
-            case FieldKind.YesNo kind ->
-                List.of(
-                        new Offered(FieldKind.YesNo.YES, answers.of(kind, new Value.YesNo(true))),
-                        new Offered(FieldKind.YesNo.NO, answers.of(kind, new Value.YesNo(false))));
-            case FieldKind.Choosing kind ->
-                kind.choices().stream()
-                        .map(each -> new Offered(each.id(), each.label()))
-                        .toList();
-            case FieldKind.Rating(var most) ->
-                IntStream.rangeClosed(1, most)
-                        .mapToObj(Integer::toString)
-                        .map(each -> new Offered(each, each))
-                        .toList();
-            case FieldKind.Lookup it -> listed(it);
-            case FieldKind.SelfContained ignored -> List.of();
-            case FieldKind.Payment ignored -> List.of();
-        };
-    }
-
-    private List<Offered> listed(FieldKind.Lookup lookup) {
-        LookupList list = symbols.list(lookup.list());
-        int column = list == null ? -1 : list.column(lookup.column());
-        Set<String> cells = new LinkedHashSet<>();
-        if (list != null && column >= 0) {
-            list.rows().forEach(row -> cells.add(row.get(column)));
-        }
-        cells.remove("");
-        return cells.stream().map(cell -> new Offered(cell, cell)).toList();
     }
 
     /** A mark for each of several choices, one beneath the other. */

@@ -49,7 +49,7 @@ public final class FillableDocx {
         this.pictures = pictures;
         this.words = new PaperWords(form.template().template().pageSettings().language());
         this.answers = AnswerWords.in(form.template().symbols().language());
-        this.controls = new DocxControls(page, form.template().symbols(), words);
+        this.controls = new DocxControls(page, form, words);
         this.grid = new DocxGrid(page, body);
     }
 

@@ -89,7 +89,8 @@ public record FillablePdf(byte[] file, List<LeftOut> leftOut) {
             List<Slot> all = new ArrayList<>(placed.write());
             all.addAll(slots);
             FormControls controls = new FormControls(form);
-            new FormFields(document, form, controls).write(all);
+            FormFields fields = new FormFields(document, form, controls);
+            fields.write(all);
             String text = script.text() + controls.text() + BEHAVIOUR;
             behave(document, text);
             date(document);
@@ -98,19 +99,13 @@ public record FillablePdf(byte[] file, List<LeftOut> leftOut) {
             document.save(out);
             List<LeftOut> leftOut = new ArrayList<>(script.leftOut());
             leftOut.addAll(placed.leftOut());
+            leftOut.addAll(fields.leftOut());
             leftOut.addAll(texts(template));
             return new FillablePdf(
                     out.toByteArray(), leftOut.stream().distinct().toList());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    /** What the script of a form does not do, without making the form. */
-    public static List<LeftOut> leftOut(FillableForm form) {
-        List<LeftOut> all = new ArrayList<>(script(form).leftOut());
-        all.addAll(texts(form.template().template()));
-        return all;
     }
 
     private static DocumentScript script(FillableForm form) {

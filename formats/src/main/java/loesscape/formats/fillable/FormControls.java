@@ -8,8 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import loesscape.core.form.FillableForm;
+import loesscape.core.form.FormChoices;
 import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
@@ -19,7 +19,6 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
-import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Value;
@@ -31,10 +30,8 @@ import org.jspecify.annotations.Nullable;
 /** What the script of a form is told of its fields: how each is read and dressed, what each can say. */
 final class FormControls {
 
-    /** More than these are written, not chosen from a list. */
-    private static final int MOST_OFFERED = 500;
-
     private final FillableForm form;
+    private final FormChoices choices;
     private final AnswerWords answers;
     private final PaperWords words;
     private final Map<String, Object> controls = new LinkedHashMap<>();
@@ -43,6 +40,7 @@ final class FormControls {
 
     FormControls(FillableForm form) {
         this.form = form;
+        this.choices = form.choices();
         this.answers = AnswerWords.in(form.template().symbols().language());
         this.words = new PaperWords(form.template().template().pageSettings().language());
     }
@@ -64,49 +62,9 @@ final class FormControls {
         };
     }
 
-    /** Whether it is chosen from a list. */
-    static boolean isList(Field field) {
-        return switch (field.kind()) {
-            case FieldKind.Choosing ignored -> true;
-            case FieldKind.Lookup ignored -> true;
-            case FieldKind.Rating ignored -> true;
-            case FieldKind.YesNo() -> true;
-            case FieldKind.SelfContained ignored -> false;
-            case FieldKind.Payment ignored -> false;
-        };
-    }
-
-    /** What can be chosen. */
+    /** What can be chosen; none where the answer is written. */
     List<Choice> offered(Field field) {
-        return switch (field.kind()) {
-            case FieldKind.Choosing it -> it.withOther();
-            case FieldKind.YesNo kind ->
-                List.of(
-                        Choice.of(FieldKind.YesNo.YES, answers.of(kind, new Value.YesNo(true))),
-                        Choice.of(FieldKind.YesNo.NO, answers.of(kind, new Value.YesNo(false))));
-            case FieldKind.Rating(var most) ->
-                IntStream.rangeClosed(1, most)
-                        .mapToObj(Integer::toString)
-                        .map(each -> Choice.of(each, each))
-                        .toList();
-            case FieldKind.Lookup it -> cells(it);
-            case FieldKind.SelfContained ignored -> List.of();
-            case FieldKind.Payment ignored -> List.of();
-        };
-    }
-
-    private List<Choice> cells(FieldKind.Lookup lookup) {
-        LookupList list = form.template().symbols().list(lookup.list());
-        int column = list == null ? -1 : list.column(lookup.column());
-        Set<String> cells = new LinkedHashSet<>();
-        if (list != null && column >= 0) {
-            list.rows().forEach(row -> cells.add(row.get(column)));
-        }
-        return cells.stream()
-                .filter(cell -> !cell.isBlank())
-                .limit(MOST_OFFERED)
-                .map(cell -> Choice.of(cell, cell))
-                .toList();
+        return choices.of(field);
     }
 
     /** An answer in words. */
@@ -120,10 +78,11 @@ final class FormControls {
         control.put("label", field.label());
         control.put("computed", !isTyped(field));
         control.put("own", takesOwnWords(field));
-        if (isList(field) && (kind.equals("list") || !isTyped(field))) {
+        List<Choice> offered = offered(field);
+        if (!offered.isEmpty() && (kind.equals("list") || !isTyped(field))) {
             control.put(
                     "items",
-                    offered(field).stream()
+                    offered.stream()
                             .map(choice -> List.of(choice.label(), choice.id()))
                             .toList());
         }

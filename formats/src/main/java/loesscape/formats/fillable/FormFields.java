@@ -11,6 +11,7 @@ import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
+import loesscape.core.script.LeftOut;
 import loesscape.formats.paper.PaperWords;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -55,6 +56,7 @@ final class FormFields {
     private final String font;
     private final COSArray numbers;
     private final List<PDField> all = new ArrayList<>();
+    private final List<LeftOut> leftOut = new ArrayList<>();
     private int next;
     private boolean lacksLetters;
 
@@ -78,6 +80,11 @@ final class FormFields {
 
     private String appearance(double size) {
         return "/%s %s Tf 0.12 0.16 0.16 rg".formatted(font, size == Math.rint(size) ? (int) size : size);
+    }
+
+    /** Answers that have no field that could hold them. */
+    List<LeftOut> leftOut() {
+        return leftOut;
     }
 
     void write(List<Slot> slots) throws IOException {
@@ -130,7 +137,7 @@ final class FormFields {
             one(field, address, marked);
         } else if (field.kind().isSigned()) {
             signature(field, address, written.getFirst());
-        } else if (FormControls.isList(field) && FormControls.isTyped(field)) {
+        } else if (!controls.offered(field).isEmpty() && FormControls.isTyped(field)) {
             list(field, address, written);
         } else {
             text(field, address, written);
@@ -210,7 +217,14 @@ final class FormFields {
             widget.setAction(new PDActionJavaScript(LOOK_AGAIN));
         }
         String typed = TypedText.of(form.value(address));
-        set(field, typed.isEmpty() ? " " : typed.startsWith("=") ? Choice.OTHER : typed);
+        String chosen = typed.startsWith("=") ? Choice.OTHER : typed;
+        // A list holds nothing that it does not offer, whatever its file says.
+        if (!typed.isEmpty() && !stored.contains(chosen)) {
+            leftOut.add(new LeftOut(
+                    asked.key(),
+                    "“%s” does not begin with “%s”, which its list does not offer.".formatted(asked.name(), chosen)));
+        }
+        set(field, stored.contains(chosen) ? chosen : " ");
         all.add(field);
         controls.add(asked, address, "list", List.of());
     }

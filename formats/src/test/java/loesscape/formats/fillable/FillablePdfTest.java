@@ -10,22 +10,35 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.form.FillableForm;
+import loesscape.core.form.FormChoices;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Page;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.Section;
+import loesscape.core.model.Template;
+import loesscape.core.script.LeftOut;
 import loesscape.formats.paper.ArchiveCheck;
+import loesscape.formats.paper.Theme;
 import loesscape.formats.testing.DemoDocuments;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.form.PDComboBox;
 import org.apache.pdfbox.pdmodel.interactive.form.PDField;
 import org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** PDF forms of the demo's documents: read aloud (ISO 14289-1, by veraPDF), whole (qpdf), the same for the same form. */
 class FillablePdfTest {
@@ -125,6 +138,55 @@ class FillablePdfTest {
                 imported.template().fields().stream().map(Field::label).toList();
         for (String label : List.of("Planned depth", "Name of the applicant", "Irrigated area")) {
             assertThat(labels).anyMatch(each -> each.startsWith(label));
+        }
+    }
+
+    private static FillablePdf ofOne(Field field, List<LookupList> lists) {
+        Template plain = Template.of(
+                "A form", List.of(new Page("page", "", null, List.of(Section.of("section", "", List.of(field))))));
+        Template template = new Template(
+                plain.title(),
+                "",
+                plain.pages(),
+                List.of(),
+                List.of(),
+                lists,
+                List.of(),
+                plain.pageSettings(),
+                List.of());
+        return FillablePdf.of(
+                FillableForm.of(PreparedTemplate.of(template), Answers.NONE),
+                Theme.PLAIN,
+                name -> Optional.empty(),
+                name -> Optional.empty());
+    }
+
+    @Test
+    void aListHoldsNothingThatItDoesNotOfferAndSaysSo() throws IOException {
+        FillablePdf form = ofOne(
+                Field.of("mark", "Your mark", new FieldKind.Rating(5)).withValue(new FieldValue.Starting("0")),
+                List.of());
+        try (PDDocument document = Loader.loadPDF(form.file())) {
+            assertThat(fields(document).getField("mark").getValueAsString()).isEqualTo("[ ]");
+        }
+        assertThat(form.leftOut())
+                .extracting(LeftOut::sentence)
+                .containsExactly("“Your mark” does not begin with “0”, which its list does not offer.");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {500, 501})
+    void whatIsInALongListIsWritten(int entries) throws IOException {
+        List<List<String>> rows = IntStream.range(0, entries)
+                .mapToObj(each -> List.of("village " + each))
+                .toList();
+        LookupList list =
+                new LookupList("places", "Places", List.of(new LookupList.Column("village", "Village", false)), rows);
+        FillablePdf form = ofOne(
+                Field.of("village", "Village", new FieldKind.Lookup("places", "village", Map.of())), List.of(list));
+        try (PDDocument document = Loader.loadPDF(form.file())) {
+            assertThat(fields(document).getField("village"))
+                    .isInstanceOf(entries > FormChoices.MOST ? PDTextField.class : PDComboBox.class);
         }
     }
 }

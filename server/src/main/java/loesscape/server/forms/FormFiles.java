@@ -1,11 +1,9 @@
 package loesscape.server.forms;
 
 import java.time.Duration;
-import java.util.List;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.form.FillableForm;
-import loesscape.core.script.LeftOut;
 import loesscape.formats.docx.FillableDocx;
 import loesscape.formats.fillable.FillablePdf;
 import loesscape.formats.paper.Theme;
@@ -45,20 +43,13 @@ class FormFiles {
         return FillableForm.of(releases.get(template, release).prepared(), Answers.NONE);
     }
 
-    /** What the script of a release does not do. */
-    List<LeftOut> leftOut(UUID template, int release) {
-        FillableForm form = blank(template, release);
-        return heavy.run(() -> FillablePdf.leftOut(form));
-    }
-
-    /** A release as a PDF that behaves. */
-    byte[] pdf(UUID template, int release) {
+    /** A release as a PDF that behaves, with what it does not do. */
+    FillablePdf pdf(UUID template, int release) {
         FillableForm form = blank(template, release);
         Theme theme = organisations.theme();
         return heavy.alone(
                 () -> FillablePdf.of(
-                                form, theme, name -> pictures.find(template, name), name -> sheets.find(template, name))
-                        .file(),
+                        form, theme, name -> pictures.find(template, name), name -> sheets.find(template, name)),
                 LONGEST);
     }
 

@@ -25,19 +25,19 @@ class FormsApi {
     /**
      * What is to be known before a form is saved.
      *
-     * @param leftOut what the script of the PDF form does not do
+     * @param leftOut what the PDF form does not do
      */
     public record FormAbout(int release, List<LeftOut> leftOut) {}
 
     @GetMapping("/form.json")
     FormAbout about(@PathVariable UUID id, @PathVariable int number) {
-        return new FormAbout(number, forms.leftOut(id, number));
+        return new FormAbout(number, forms.pdf(id, number).leftOut());
     }
 
     @GetMapping("/form.pdf")
     ResponseEntity<byte[]> pdf(@PathVariable UUID id, @PathVariable int number) {
         return TemplatesApi.download(
-                forms.pdf(id, number), MediaType.APPLICATION_PDF, "form-release-" + number + ".pdf");
+                forms.pdf(id, number).file(), MediaType.APPLICATION_PDF, "form-release-" + number + ".pdf");
     }
 
     @GetMapping("/form.docx")

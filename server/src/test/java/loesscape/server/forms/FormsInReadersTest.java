@@ -59,7 +59,7 @@ class FormsInReadersTest {
 
     private record Form(CompiledTemplate compiled, FillableForm form, Set<String> told, Set<String> undecided) {}
 
-    private final long seed = Long.getLong("cases.seed", 30_256_337_383_993L);
+    private final long seed = Long.getLong("cases.seed", System.nanoTime());
 
     @Test
     void everyFieldStandsAsTheEvaluationSays() throws IOException, InterruptedException {

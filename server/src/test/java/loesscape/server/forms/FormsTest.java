@@ -47,7 +47,7 @@ class FormsTest {
                     .isNotNull();
         }
         assertThat(author.get(release + "/form.json").ok().json().get("leftOut").toString())
-                .contains("is not known to the script");
+                .contains("is not known to the script", "is not drawn on its page");
         author.get("/api/templates/" + author.template("Drainage consent") + "/releases/9/form.json")
                 .problem(404);
     }
