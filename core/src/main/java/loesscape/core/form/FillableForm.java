@@ -101,6 +101,16 @@ public record FillableForm(
         return section.withShown(null).withItems(items);
     }
 
+    /** How many rows of a section have places on pages. */
+    private static int placed(PreparedTemplate template, String section) {
+        return template.template().pages().stream()
+                .flatMap(page -> page.places().stream())
+                .filter(place -> section.equals(template.symbols().rowsAround(place.item())))
+                .mapToInt(place -> place.row() + 1)
+                .max()
+                .orElse(0);
+    }
+
     /** Room for rows is more than the rows there are; they are called r1, r2 and so on, by which forms know them. */
     private static Answers withRows(PreparedTemplate template, Answers answers) {
         Map<String, String> typed = new LinkedHashMap<>(answers.typed());
@@ -110,7 +120,8 @@ public record FillableForm(
                 continue;
             }
             List<String> given = RowNames.read(typed.getOrDefault(node.key(), ""));
-            int room = Math.max(given.size(), Math.min(rows.most(), Math.max(Math.max(1, rows.least()), USUAL_ROWS)));
+            int usual = Math.max(USUAL_ROWS, placed(template, node.key()));
+            int room = Math.max(given.size(), Math.min(rows.most(), Math.max(rows.least(), usual)));
             List<String> names = new ArrayList<>();
             for (int i = 1; i <= room; i++) {
                 names.add("r" + i);

@@ -13,13 +13,14 @@ public sealed interface FormPart {
      * The title of a page or section.
      *
      * @param key of the page or section
+     * @param row the name of the row it stands above; empty for none
      * @param number of a section that carries one; empty for none
      * @param level how deep it stands, from 1
      * @param title may be empty where something else is told
      * @param help what is told beneath; may be empty
      * @param onlyWhen when it is there, in words; empty for always
      */
-    record Heading(String key, String number, int level, String title, String help, String onlyWhen)
+    record Heading(String key, String row, String number, int level, String title, String help, String onlyWhen)
             implements FormPart {}
 
     /**

@@ -49,7 +49,7 @@ final class FormParts {
             }
             String onlyWhen = onlyWhen(page.shown());
             if ((hasTitles && !page.title().isEmpty()) || !onlyWhen.isEmpty()) {
-                parts.add(new FormPart.Heading(page.key(), "", 1, page.title(), "", onlyWhen));
+                parts.add(new FormPart.Heading(page.key(), "", "", 1, page.title(), "", onlyWhen));
             }
             page.sections().forEach(section -> section(section, "", hasTitles ? 2 : 1));
         }
@@ -64,7 +64,7 @@ final class FormParts {
         String onlyWhen = onlyWhen(section.shown());
         if (!section.title().isEmpty() || !section.help().isEmpty() || !onlyWhen.isEmpty()) {
             parts.add(new FormPart.Heading(
-                    section.key(), stands.number(), level, section.title(), section.help(), onlyWhen));
+                    section.key(), "", stands.number(), level, section.title(), section.help(), onlyWhen));
         }
         List<String> rows = stands.rows();
         if (rows == null) {
@@ -84,8 +84,9 @@ final class FormParts {
         } else {
             for (int i = 0; i < rows.size(); i++) {
                 String title = section.title() + (section.title().isEmpty() ? "" : " ") + (i + 1);
-                parts.add(new FormPart.Heading(section.key(), "", level + 1, title, "", ""));
-                items(section, rows.get(i), level + 1);
+                String name = rows.get(i);
+                parts.add(new FormPart.Heading(section.key(), name, "", level + 1, title, "", ""));
+                items(section, name, level + 1);
             }
         }
     }

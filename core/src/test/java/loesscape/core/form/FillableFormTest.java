@@ -12,10 +12,13 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
+import loesscape.core.model.Lettering;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.Place;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
+import loesscape.core.model.SheetPage;
 import loesscape.core.model.Template;
 import org.junit.jupiter.api.Test;
 
@@ -108,6 +111,16 @@ class FillableFormTest {
         assertThat(form.rooms()).isEqualTo(Map.of("samples", 6));
         assertThat(form.value("ph@r1")).isEqualTo(loesscape.core.model.Value.Text.of("5"));
         assertThat(form.value("ph@r2")).isEqualTo(loesscape.core.model.Value.Text.of("6"));
+    }
+
+    @Test
+    void thereIsRoomForAllRowsThatHavePlaces() {
+        Section section = samples(new Section.Rows(0, 40), text("ph", "pH"));
+        Place tenth = new Place("ph", "", 9, 0, 0, 1_000, 500, Lettering.PLAIN, "", "");
+        SheetPage sheet = new SheetPage("sheet.pdf", 0, 21_000, 29_700, "");
+        Page page = new Page("page", "", null, sheet, List.of(tenth), List.of(section));
+        FillableForm form = FillableForm.of(PreparedTemplate.of(Template.of("Samples", List.of(page))), Answers.NONE);
+        assertThat(form.rooms()).isEqualTo(Map.of("samples", 10));
     }
 
     @Test

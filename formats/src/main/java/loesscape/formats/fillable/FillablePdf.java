@@ -76,7 +76,7 @@ public record FillablePdf(byte[] file, List<LeftOut> leftOut) {
         Template template = form.template().template();
         DocumentScript script = script(form);
         try (PDDocument document = new PDDocument()) {
-            FormMarkup markup = new FormMarkup(form, PlacedForm.placed(template), pictures);
+            FormMarkup markup = new FormMarkup(form, PlacedForm.placed(form), pictures);
             List<Slot> slots = new ArrayList<>();
             Typesetter.set(
                     markup.write(theme).document(),

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.form.FillableForm;
 import loesscape.core.form.FormPart;
@@ -16,6 +17,7 @@ import loesscape.core.model.Choice;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
@@ -62,7 +64,7 @@ final class FormMarkup {
     private final Function<String, Optional<SafePicture>> pictures;
     private final Map<String, SlotUse> uses = new LinkedHashMap<>();
 
-    /** @param placed the keys of those that have places elsewhere */
+    /** @param placed the addresses of those that have places elsewhere */
     FormMarkup(FillableForm form, Set<String> placed, Function<String, Optional<SafePicture>> pictures) {
         this.form = form;
         this.placed = placed;
@@ -157,14 +159,12 @@ final class FormMarkup {
     private void within(Markup fields, FormPart part) {
         switch (part) {
             case FormPart.Question it -> {
-                if (!placed.contains(it.field().key())) {
+                if (!placed.contains(it.address())) {
                     question(fields, it);
                 }
             }
             case FormPart.Told it -> {
-                if (!placed.contains(it.notice().key())) {
-                    told(fields, it);
-                }
+                told(fields, it);
             }
             default -> throw new IllegalArgumentException("Stands by itself: " + part);
         }
@@ -174,16 +174,7 @@ final class FormMarkup {
         switch (part) {
             case FormPart.Heading it -> heading(body, it);
             case FormPart.Table it -> table(body, it);
-            case FormPart.Indicated it -> {
-                String address = it.row().isEmpty()
-                        ? it.indicator().key()
-                        : RowNames.address(it.indicator().key(), it.row());
-                Markup place = covered(body.in("div", "part wide"), address);
-                if (!it.indicator().label().isEmpty()) {
-                    place.in("p", "label").say(it.indicator().label());
-                }
-                slot(place.in("div", "slot"), new SlotUse.Shown(it.indicator(), address));
-            }
+            case FormPart.Indicated it -> indicated(body, it.indicator(), address(it.indicator(), it.row()));
             case FormPart.Illustrated it ->
                 pictures.apply(it.picture().file())
                         .map(PaintedPicture::of)
@@ -208,9 +199,23 @@ final class FormMarkup {
         }
     }
 
+    private static String address(Item item, String row) {
+        return row.isEmpty() ? item.key() : RowNames.address(item.key(), row);
+    }
+
+    private void indicated(Markup body, Indicator indicator, String address) {
+        if (placed.contains(address)) {
+            return;
+        }
+        Markup place = covered(body.in("div", "part wide"), address);
+        if (!indicator.label().isEmpty()) {
+            place.in("p", "label").say(indicator.label());
+        }
+        slot(place.in("div", "slot"), new SlotUse.Shown(indicator, address));
+    }
+
     private void heading(Markup body, FormPart.Heading heading) {
-        if (isEmpty(heading.key())
-                || (heading.title().isEmpty() && heading.help().isEmpty())) {
+        if (isEmpty(heading) || (heading.title().isEmpty() && heading.help().isEmpty())) {
             return;
         }
         Markup place = covered(body.in("div", "part heading"), heading.key());
@@ -226,21 +231,27 @@ final class FormMarkup {
         }
     }
 
-    /** Whether all of a section or page stands on pages of a PDF file. */
-    private boolean isEmpty(String key) {
+    /** Whether all of a section, page or row stands on pages of a PDF file. */
+    private boolean isEmpty(FormPart.Heading heading) {
         return template().nodes().stream()
-                .filter(node -> node.key().equals(key))
+                .filter(node -> node.key().equals(heading.key()))
                 .anyMatch(node -> switch (node) {
-                    case Page page -> page.sections().stream().allMatch(this::isPlaced);
-                    case Section section -> isPlaced(section);
+                    case Page page -> page.sections().stream().allMatch(section -> isPlaced(section, ""));
+                    case Section section -> isPlaced(section, heading.row());
                     default -> false;
                 });
     }
 
-    private boolean isPlaced(Item item) {
-        return item instanceof Section section
-                ? section.items().stream().allMatch(this::isPlaced)
-                : placed.contains(item.key());
+    /** Whether all of an item has its places; of rows, all there is room for, or the one that is named. */
+    private boolean isPlaced(Item item, String row) {
+        if (!(item instanceof Section section)) {
+            return placed.contains(address(item, row));
+        }
+        Integer room = row.isEmpty() ? form.rooms().get(section.key()) : null;
+        return section.items().stream()
+                .allMatch(inner -> room == null
+                        ? isPlaced(inner, row)
+                        : IntStream.rangeClosed(1, room).allMatch(each -> isPlaced(inner, "r" + each)));
     }
 
     private void question(Markup fields, FormPart.Question question) {
@@ -303,7 +314,10 @@ final class FormMarkup {
     }
 
     private void table(Markup body, FormPart.Table table) {
-        if (table.fields().stream().allMatch(field -> placed.contains(field.key()))) {
+        List<String> told = table.rows().stream()
+                .filter(row -> table.fields().stream().anyMatch(field -> !placed.contains(address(field, row))))
+                .toList();
+        if (told.isEmpty()) {
             return;
         }
         Markup place = covered(body.in("div", "wide"), table.section());
@@ -313,11 +327,11 @@ final class FormMarkup {
         Markup heads = rows.in("thead").in("tr");
         fields.forEach(field -> heads.in("th").with("scope", "col").say(field.label() + unit(field)));
         Markup content = rows.in("tbody");
-        for (String row : table.rows()) {
+        for (String row : told) {
             Markup line = content.in("tr");
             for (Field field : fields) {
                 Markup cell = line.in("td");
-                if (!field.kind().isGiven()) {
+                if (!field.kind().isGiven() && !placed.contains(address(field, row))) {
                     // In rows what else there is has no room of its own.
                     slot(cell.in("div", "slot"), new SlotUse.Written(field, RowNames.address(field.key(), row)));
                 }
@@ -326,8 +340,7 @@ final class FormMarkup {
     }
 
     private void told(Markup fields, FormPart.Told told) {
-        String key = told.notice().key();
-        String address = told.row().isEmpty() ? key : RowNames.address(key, told.row());
+        String address = address(told.notice(), told.row());
         int clause = told.notice().clause();
         Markup place =
                 covered(fields.in("div", clause == 0 ? "told part" : "told part clause depth" + clause), address);

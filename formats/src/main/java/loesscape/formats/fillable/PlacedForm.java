@@ -12,12 +12,17 @@ import java.util.function.Function;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.form.FillableForm;
 import loesscape.core.model.Choice;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Place;
+import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.script.LeftOut;
 import loesscape.formats.form.SheetFile;
@@ -59,39 +64,43 @@ final class PlacedForm {
         template.nodes().forEach(node -> nodes.put(node.key(), node));
     }
 
-    /** The keys of all that have places; of choices, only where all that can be marked has one. */
-    static Set<String> placed(Template template) {
-        Set<String> placed = new HashSet<>();
-        for (Page page : template.pages()) {
+    /** The addresses of all that have places, row by row; of choices, only where all that can be marked has one. */
+    static Set<String> placed(FillableForm form) {
+        Map<String, Set<String>> marks = new HashMap<>();
+        for (Page page : form.template().template().pages()) {
             if (page.sheet() != null) {
-                page.places().forEach(place -> placed.add(place.item()));
+                page.places()
+                        .forEach(place -> marks.computeIfAbsent(address(form, place), key -> new HashSet<>())
+                                .add(place.choice()));
             }
         }
-        for (Field field : template.fields()) {
-            if (placed.contains(field.key()) && !hasItsMarks(template, field)) {
-                placed.remove(field.key());
-            }
-        }
-        return placed;
+        Map<String, Node> nodes = new HashMap<>();
+        form.template().template().nodes().forEach(node -> nodes.put(node.key(), node));
+        marks.entrySet().removeIf(each -> switch (nodes.get(RowNames.key(each.getKey()))) {
+            case Field field -> !isWhole(field.kind(), each.getValue());
+            case Indicator ignored -> false;
+            // What is told is typeset.
+            case Notice ignored -> true;
+            case Picture ignored -> true;
+            case Overlay ignored -> true;
+            case Divider ignored -> true;
+            case Section ignored -> true;
+            case Page ignored -> true;
+            case null -> true;
+        });
+        return marks.keySet();
     }
 
-    private static boolean hasItsMarks(Template template, Field field) {
-        if (!(field.kind() instanceof FieldKind.Choosing) && !(field.kind() instanceof FieldKind.YesNo)) {
-            return true;
-        }
-        Set<String> marked = new HashSet<>();
-        boolean isWritten = false;
-        for (Page page : template.pages()) {
-            for (Place place : page.places()) {
-                if (place.item().equals(field.key())) {
-                    marked.add(place.choice());
-                    isWritten |= place.choice().isEmpty();
-                }
-            }
-        }
-        boolean isSeveral = field.kind() instanceof FieldKind.SeveralChoices;
-        return (isWritten && !isSeveral)
-                || field.kind().offered().stream().map(Choice::id).allMatch(marked::contains);
+    private static boolean isWhole(FieldKind kind, Set<String> marks) {
+        boolean isMarked = kind instanceof FieldKind.Choosing || kind instanceof FieldKind.YesNo;
+        boolean isWritten = marks.contains("") && !(kind instanceof FieldKind.SeveralChoices);
+        return !isMarked || isWritten || kind.offered().stream().map(Choice::id).allMatch(marks::contains);
+    }
+
+    private static String address(FillableForm form, Place place) {
+        return form.template().symbols().rowsAround(place.item()) == null
+                ? place.item()
+                : RowNames.address(place.item(), "r" + (place.row() + 1));
     }
 
     /** Those that can be answered in one's own words have no place for these on their pages. */
@@ -104,7 +113,7 @@ final class PlacedForm {
         Map<String, PDDocument> sheets = new HashMap<>();
         PDPage first = document.getPage(0);
         LayerUtility layers = new LayerUtility(document);
-        Set<String> placed = placed(template);
+        Set<String> placed = placed(form);
         int before = 0;
         try {
             for (Page page : template.pages()) {
@@ -154,7 +163,7 @@ final class PlacedForm {
                 leftOut.add(new LeftOut(
                         place.item(),
                         "“%s” is not drawn on its page while the form is filled in.".formatted(name(place.item()))));
-            } else if (placed.contains(place.item())) {
+            } else if (placed.contains(address(form, place))) {
                 PDStructureElement element = new PDStructureElement("Form", part);
                 element.setPage(made);
                 part.appendKid(element);
@@ -184,7 +193,7 @@ final class PlacedForm {
         if (section != null && place.row() >= form.rooms().getOrDefault(section, 0)) {
             return null;
         }
-        String address = section == null ? place.item() : RowNames.address(place.item(), "r" + (place.row() + 1));
+        String address = address(form, place);
         return switch (nodes.get(place.item())) {
             case Field field when place.choice().isEmpty() -> new SlotUse.Written(field, address);
             case Field field -> new SlotUse.Marked(field, address, place.choice(), label(field, place.choice()));

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -18,10 +19,14 @@ import loesscape.core.form.FormChoices;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Lettering;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Page;
+import loesscape.core.model.Place;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
+import loesscape.core.model.SheetPage;
 import loesscape.core.model.Template;
 import loesscape.core.script.LeftOut;
 import loesscape.formats.paper.ArchiveCheck;
@@ -139,6 +144,74 @@ class FillablePdfTest {
         for (String label : List.of("Planned depth", "Name of the applicant", "Irrigated area")) {
             assertThat(labels).anyMatch(each -> each.startsWith(label));
         }
+    }
+
+    /** Rows for which the pages have no places, or not all of them, are typeset behind them: nothing has no field. */
+    @Test
+    void rowsWithoutPlacesFollowThePages() throws IOException {
+        Section wells = Section.of(
+                        "wells",
+                        "Wells",
+                        List.of(
+                                Field.of("depth", "Depth", new FieldKind.Text("", 0)),
+                                Field.of("name", "Name", new FieldKind.Text("", 0)),
+                                Indicator.of("dry", "Dry", "depth", List.of())))
+                .withRows(new Section.Rows(0, 9));
+        Page page = new Page(
+                "page",
+                "",
+                null,
+                new SheetPage("sheet.pdf", 0, 21_000, 29_700, ""),
+                List.of(
+                        Place.of("depth", 1_000, 1_000, 5_000, 700),
+                        Place.of("name", 7_000, 1_000, 5_000, 700),
+                        Place.of("dry", 13_000, 1_000, 5_000, 700),
+                        row(1, Place.of("depth", 1_000, 2_000, 5_000, 700)),
+                        row(7, Place.of("depth", 1_000, 3_000, 5_000, 700))),
+                List.of(wells));
+        FillablePdf form = FillablePdf.of(
+                FillableForm.of(PreparedTemplate.of(Template.of("A form", List.of(page))), Answers.NONE),
+                Theme.PLAIN,
+                name -> Optional.empty(),
+                name -> Optional.of(DemoDocuments.sheet("drainage-consent")));
+        try (PDDocument document = Loader.loadPDF(form.file())) {
+            Map<String, Integer> pages = new TreeMap<>();
+            for (PDField field : fields(document).getFields()) {
+                assertThat(field.getWidgets()).as(field.getPartialName()).hasSize(1);
+                pages.put(
+                        field.getPartialName(),
+                        document.getPages()
+                                .indexOf(field.getWidgets().getFirst().getPage()));
+            }
+            for (int row = 1; row <= 8; row++) {
+                boolean isDepthPlaced = row == 1 || row == 2 || row == 8;
+                assertThat(pages.getOrDefault("depth@r" + row, -1) == 0)
+                        .as("depth in row %d", row)
+                        .isEqualTo(isDepthPlaced);
+                assertThat(pages.getOrDefault("name@r" + row, -1) == 0)
+                        .as("name in row %d", row)
+                        .isEqualTo(row == 1);
+                assertThat(pages.getOrDefault("sign/dry@r" + row, -1) == 0)
+                        .as("sign in row %d", row)
+                        .isEqualTo(row == 1);
+            }
+            assertThat(pages).containsKeys("depth@r7", "name@r8", "sign/dry@r8").doesNotContainKey("depth@r9");
+        }
+        assertThat(form.leftOut()).isEmpty();
+    }
+
+    private static Place row(int row, Place place) {
+        return new Place(
+                place.item(),
+                "",
+                row,
+                place.left(),
+                place.top(),
+                place.width(),
+                place.height(),
+                Lettering.PLAIN,
+                "",
+                "");
     }
 
     private static FillablePdf ofOne(Field field, List<LookupList> lists) {

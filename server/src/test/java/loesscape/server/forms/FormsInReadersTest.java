@@ -310,7 +310,14 @@ class FormsInReadersTest {
         if (isWhole) {
             boolean isComplete = state.obstacles().isEmpty();
             assertThat(value(fields, "status").equals("Nothing is missing."))
-                    .as("seed %d, form %d: %s, %s, %s", seed, number, value(fields, "status"), answers.typed(), fields)
+                    .as(
+                            "seed %d, form %d: %s, %s, obstacles %s, %s",
+                            seed,
+                            number,
+                            answers.typed(),
+                            fields,
+                            state.obstacles(),
+                            TemplateFile.compact(form.compiled().template()))
                     .isEqualTo(isComplete);
         }
         return compared;
