@@ -116,6 +116,14 @@ export type Bound = {
   day: string | null;
 };
 
+export type BroughtIn = {
+  name: string;
+  position: number;
+  kept: boolean;
+  by: string;
+  brought: string;
+};
+
 export type Change = {
   address: string;
   typed: string;
@@ -1902,6 +1910,7 @@ export type RecordPage = {
   content: Content;
   files: ValueFile[];
   broken: string;
+  broughtIn: BroughtIn | null;
   newer: number | null;
   older: number | null;
 };
@@ -1954,6 +1963,22 @@ export type ResetMade = {
 export type Retained = {
   days: number | null;
   deleted: Deleted[];
+};
+
+export type Returned = {
+  position: number;
+  called: string;
+  taken: number;
+  notTaken: string[];
+  inTheWay: string[];
+  record: number | null;
+};
+
+export type ReturnedFile = {
+  release: number;
+  releases: number[];
+  first: Record<string, string>;
+  forms: Returned[];
 };
 
 export type Right = "none" | "see" | "send" | "write" | "own";

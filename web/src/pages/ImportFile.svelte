@@ -5,6 +5,7 @@
   import { inside, router } from "../router.svelte";
   import Button from "../ui/Button.svelte";
   import FileButton from "../ui/FileButton.svelte";
+  import FileDrop from "../ui/FileDrop.svelte";
   import Input from "../ui/Input.svelte";
   import Outcome from "../ui/Outcome.svelte";
 
@@ -33,24 +34,9 @@
       if (imported.remarks.length) made = imported;
       else router.go(`/templates/${imported.id}`);
     });
-
-  function drop(event: DragEvent) {
-    event.preventDefault();
-    isOver = false;
-    const dropped = event.dataTransfer?.files[0];
-    if (dropped) void take(dropped);
-  }
 </script>
 
-<svelte:window
-  ondragover={(event) => {
-    if (!event.dataTransfer?.types.includes("Files")) return;
-    event.preventDefault();
-    isOver = true;
-  }}
-  ondragleave={(event) => event.relatedTarget === null && (isOver = false)}
-  ondrop={drop}
-/>
+<FileDrop bind:isOver onfiles={([dropped]) => take(dropped!)} />
 
 <!-- A file that becomes a template: chosen, or dropped anywhere on the page. -->
 <div class={["bring", isOver && "over"]}>

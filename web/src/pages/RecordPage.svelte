@@ -110,6 +110,19 @@
         This is not what was signed: {page.broken}
       </p>
     {/if}
+    {#if page.broughtIn}
+      {@const from = page.broughtIn}
+      <p class="soft mb-4">
+        Made of “{from.name}”{#if !from.kept}, document {from.position}{/if}, which {from.by} brought {dayAndTime(
+          from.brought,
+        )}.
+        {#if from.kept}
+          <a class="link" href={`/api/templates/${template}/records/${page.number}/returned`} download
+            >Save that file</a
+          >
+        {/if}
+      </p>
+    {/if}
     <article class="border bg-paper px-10 py-9">
       <h1 class="text-display leading-tight font-semibold">{page.content.title}</h1>
       <p class="soft">{page.content.subtitle}</p>

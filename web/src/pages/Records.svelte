@@ -9,8 +9,10 @@
   import { request } from "../api/http";
   import type { RecordTable } from "../api/types";
   import { inside, router } from "../router.svelte";
+  import { session } from "../session.svelte";
   import { dayAndTime } from "../times";
   import Pagination from "../ui/Pagination.svelte";
+  import ReturnedForms from "./ReturnedForms.svelte";
   import TopBar from "./TopBar.svelte";
 
   let { template }: { template: string } = $props();
@@ -29,16 +31,18 @@
   const asking = new Asking();
   let latest = 0;
 
-  $effect(() => {
-    const query = new URLSearchParams({
+  const query = $derived(
+    new URLSearchParams({
       sort,
       descending: String(descending),
       filter,
       page: String(page),
       size: String(PAGE),
-    });
-    void load(`/api/templates/${template}/records?${query}`);
-  });
+    }),
+  );
+  const path = $derived(`/api/templates/${template}/records?${query}`);
+
+  $effect(() => void load(path));
 
   async function load(path: string) {
     const turn = ++latest;
@@ -85,7 +89,13 @@
         >Release and get a link</Button
       >
     </div>
-  {:else if table}
+  {/if}
+  {#if table && session.value?.role === "author"}
+    <div class={["mb-3", table.total === 0 && "mx-auto mt-6 max-w-xl"]}>
+      <ReturnedForms {template} ontaken={() => load(path)} />
+    </div>
+  {/if}
+  {#if table && table.total > 0}
     <div class="mb-4 flex flex-wrap items-center gap-3">
       <Input
         height="tall"

@@ -7,6 +7,7 @@
   let {
     accept,
     onfile,
+    several = false,
     look,
     size,
     class: place,
@@ -15,6 +16,8 @@
     /** The endings or types of the files that are taken. */
     accept: string;
     onfile: (file: File) => unknown;
+    /** Whether several can be chosen at once. */
+    several?: boolean;
     look?: ButtonLook;
     size?: ControlSize;
     class?: ClassValue;
@@ -24,19 +27,20 @@
   let chooser: HTMLInputElement;
 
   function chosen() {
-    const file = chooser.files?.[0];
+    const files = [...(chooser.files ?? [])];
     // The same file may be chosen once more.
     chooser.value = "";
-    if (file) void onfile(file);
+    files.forEach((file) => void onfile(file));
   }
 </script>
 
-<!-- A button that asks for a file. -->
+<!-- A button that asks for a file, or for several. -->
 <Button {look} {size} class={place} onclick={() => chooser.click()}>{@render children()}</Button>
 <input
   bind:this={chooser}
   type="file"
   class="hidden"
+  multiple={several}
   {accept}
   tabindex="-1"
   aria-hidden="true"

@@ -11,11 +11,9 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
-import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Settled;
 import loesscape.core.evaluation.State;
 import loesscape.core.form.FillableForm;
-import loesscape.core.model.Field;
 import loesscape.core.model.Stage;
 import loesscape.formats.docx.FillableDocx;
 import loesscape.formats.docx.FinishedDocx;
@@ -110,7 +108,7 @@ public final class Merging {
         for (State.Obstacle obstacle : filling.obstacles()) {
             boolean isWrong = !obstacle.key().isEmpty() && isAnswered(answers, obstacle.key());
             if (making.isFinished || isWrong) {
-                problems.add(told(obstacle, answers));
+                problems.add(InTheWay.told(template.symbols(), obstacle, answers));
                 isRefused |= making.isFinished;
             }
         }
@@ -120,17 +118,6 @@ public final class Merging {
 
     private static boolean isAnswered(Answers answers, String address) {
         return !answers.typed().getOrDefault(address, "").isBlank();
-    }
-
-    /** An obstacle by the question it is about, and what stands there. */
-    private String told(State.Obstacle obstacle, Answers answers) {
-        if (obstacle.key().isEmpty()) {
-            return obstacle.message();
-        }
-        Field field = template.symbols().field(RowNames.key(obstacle.key()));
-        String label = field == null ? obstacle.key() : field.label();
-        String typed = answers.typed().getOrDefault(obstacle.key(), "");
-        return "“%s”%s: %s".formatted(label, typed.isBlank() ? "" : " (“" + typed + "”)", obstacle.message());
     }
 
     /** The first answer, as far as it can be a part of the name of a file everywhere. */

@@ -82,6 +82,7 @@ class SecurityConfiguration {
                                 "/api/templates/{id}/releases/*/form.*")
                         .access(may(AccountRole.SENDER, Right.SEND, rights::of))
                         .requestMatchers(
+                                "/api/templates/{id}/answers",
                                 "/api/templates/{id}/releases/*/dispatches/**",
                                 "/api/templates/{id}/open-links/**",
                                 "/api/templates/{id}/releases/*/open-links")

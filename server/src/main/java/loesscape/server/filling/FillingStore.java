@@ -48,6 +48,15 @@ public class FillingStore {
         return new Known(secret, new Filling(id, Answers.NONE, now.toInstant(), null));
     }
 
+    /** Begins a filling that no link leads to; tells its identity. */
+    public long begin() {
+        OffsetDateTime now = OffsetDateTime.now(clock);
+        return database.sql("SELECT id FROM FINAL TABLE (INSERT INTO filling (started, changed) VALUES (?, ?))")
+                .params(now, now)
+                .query(Long.class)
+                .single();
+    }
+
     /** The filling a browser knows, on the link it was begun on. */
     public Optional<Filling> find(String link, String secret) {
         return find(link, secret, "");

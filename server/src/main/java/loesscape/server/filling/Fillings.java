@@ -7,6 +7,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
@@ -242,7 +243,6 @@ public class Fillings {
     @Transactional
     public Done<Finished> finish(String link, @Nullable String secret) {
         LinkTarget target = target(link);
-        CompiledTemplate release = release(target);
         templates.lock(target.template());
         Known known = known(link, secret);
         Filling filling = known.filling();
@@ -256,20 +256,40 @@ public class Fillings {
                             List.of()));
         }
         checkOpen(target);
-        return new Done<>(known.secret(), finish(target, release, filling));
+        return new Done<>(known.secret(), finish(target.template(), target.release(), filling.id(), filling.answers()));
     }
 
-    private Finished finish(LinkTarget target, CompiledTemplate release, Filling filling) {
-        SignedDocument document = SignedDocument.ofOne(release);
+    /**
+     * Finishes at once what was filled in elsewhere.
+     *
+     * @param answers as {@link AnswerRules} take them
+     * @return the number of the record
+     * @throws Refused where something is in the way of finishing it
+     */
+    @Transactional
+    public int take(UUID template, int release, Answers answers) {
+        templates.lock(template);
+        long filling = fillings.begin();
+        answers.typed().forEach((address, typed) -> fillings.keep(filling, address, typed));
+        Finished finished = finish(template, release, filling, answers);
+        if (finished.record() == null) {
+            throw new Refused(
+                    Refused.Cause.NOT_VALID, finished.obstacles().getFirst().message());
+        }
+        return finished.record();
+    }
+
+    private Finished finish(UUID template, int release, long filling, Answers given) {
+        SignedDocument document = SignedDocument.ofOne(releases.get(template, release));
         LocalDate today = LocalDate.now(clock);
-        Answers answers = filling.answers();
+        Answers answers = given;
         State state = document.state("", answers, today);
         if (!state.obstacles().isEmpty()) {
             return new Finished(null, state.obstacles());
         }
         List<String> days = document.signingDays("", state);
         for (String address : days) {
-            fillings.keep(filling.id(), address, today.toString());
+            fillings.keep(filling, address, today.toString());
             answers = answers.with(address, today.toString());
         }
         if (!days.isEmpty()) {
@@ -277,8 +297,8 @@ public class Fillings {
         }
         FinishedDocument whole =
                 document.after(document.snapshot("", answers, state, today)).finish(answers, today);
-        Instant finished = fillings.finish(filling.id());
-        int number = records.add(target.template(), target.release(), filling.id(), finished, whole);
+        Instant finished = fillings.finish(filling);
+        int number = records.add(template, release, filling, finished, whole);
         forcing.whenCommitted();
         return new Finished(number, List.of());
     }

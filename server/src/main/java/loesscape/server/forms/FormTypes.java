@@ -6,7 +6,7 @@ import java.util.List;
 public final class FormTypes {
 
     /** The records that are written and read by the pages. */
-    public static final List<Class<?>> SHARED = List.of(FormsApi.FormAbout.class);
+    public static final List<Class<?>> SHARED = List.of(FormsApi.FormAbout.class, ReturnedForms.ReturnedFile.class);
 
     private FormTypes() {}
 }

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import loesscape.core.evaluation.Content;
@@ -22,8 +23,11 @@ import loesscape.server.platform.doors.SecurityEvent;
 import loesscape.server.platform.doors.Told;
 import loesscape.server.platform.web.PageWanted;
 import loesscape.server.platform.web.Problems;
+import loesscape.server.records.ReturnedFormStore.BroughtIn;
+import loesscape.server.records.ReturnedFormStore.ReturnedForm;
 import loesscape.server.templates.TemplateStore;
 import loesscape.server.templates.TemplatesApi;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -45,14 +49,17 @@ class RecordsApi {
     private final FileStore files;
     private final RecordEvidence evidence;
     private final RecordDocuments documents;
+    private final ReturnedFormStore returned;
 
     RecordsApi(
             Records records,
             TemplateStore templates,
             FileStore files,
             RecordEvidence evidence,
-            RecordDocuments documents) {
+            RecordDocuments documents,
+            ReturnedFormStore returned) {
         this.documents = documents;
+        this.returned = returned;
         this.records = records;
         this.templates = templates;
         this.files = files;
@@ -72,6 +79,7 @@ class RecordsApi {
      * One record, with the files that were handed in, and the numbers of its neighbours; null at the ends.
      *
      * @param broken what of it is not what was signed, in a sentence; empty where all is
+     * @param broughtIn of which file it was made; null where it was filled in here
      */
     public record RecordPage(
             int number,
@@ -80,8 +88,9 @@ class RecordsApi {
             Content content,
             List<Value.File> files,
             String broken,
-            @org.jspecify.annotations.Nullable Integer newer,
-            @org.jspecify.annotations.Nullable Integer older) {}
+            @Nullable BroughtIn broughtIn,
+            @Nullable Integer newer,
+            @Nullable Integer older) {}
 
     @GetMapping("/records")
     RecordTable table(
@@ -169,6 +178,7 @@ class RecordsApi {
                 Records.asked(row),
                 handedIn(row),
                 evidence.problem(id, number).orElse(""),
+                returned.about(id, number).orElse(null),
                 records.neighbour(id, number, true),
                 records.neighbour(id, number, false));
     }
@@ -181,6 +191,16 @@ class RecordsApi {
                 .anyMatch(each -> each.id().equals(file));
         return HandedIn.answer((counts ? files.ofRecord(id, number, file) : Optional.<FileStore.Outgoing>empty())
                 .orElseThrow(() -> new Problems.Missing("There is no such file.")));
+    }
+
+    /** The file with answers that a record was made of. */
+    @GetMapping("/records/{number}/returned")
+    @Told(SecurityEvent.EXPORTED)
+    ResponseEntity<byte[]> returned(@PathVariable UUID id, @PathVariable int number) {
+        ReturnedForm form = returned.file(id, number)
+                .orElseThrow(() -> new Problems.Missing("The file it was made of is not kept here."));
+        return TemplatesApi.download(
+                Objects.requireNonNull(form.content()), MediaType.APPLICATION_OCTET_STREAM, form.name());
     }
 
     private static List<Value.File> handedIn(RecordRow row) {

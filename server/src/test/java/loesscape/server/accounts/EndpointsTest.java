@@ -25,7 +25,7 @@ class EndpointsTest {
             Pattern.compile("GET /api/(dispatches.*|templates|templates/[^/]+/records.*|organisation.*)");
 
     private static final Pattern FOR_SENDERS = Pattern.compile(
-            "GET /api/templates/[^/]+/(open-links|releases(/[^/]+/(roles|form\\.[a-z]+))?)|POST /api/dispatches/[^/]+/(?!delete).*|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
+            "GET /api/templates/[^/]+/(open-links|releases(/[^/]+/(roles|form\\.[a-z]+))?)|POST /api/dispatches/[^/]+/(?!delete).*|POST /api/templates/[^/]+/answers|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
 
     private record Endpoint(String method, String path) {
 

@@ -243,6 +243,10 @@ final class EveryWrite {
                 .ok();
         author.post("/api/templates/" + template + "/records/1/delete", "{\"because\":\"Soaked\"}")
                 .ok();
+        byte[] answers = "{\"depth\":\"30\"}".getBytes(UTF_8);
+        author.upload("/api/templates/" + template + "/answers", answers).ok();
+        author.upload("/api/templates/" + template + "/records?name=well.json", answers)
+                .ok();
         String access = "/api/templates/" + template + "/access";
         author.put(access, "{\"shared\":[{\"name\":\"\",\"may\":\"see\"}]}").ok();
         String other = "{\"name\":\"Heir %s\"%s}";

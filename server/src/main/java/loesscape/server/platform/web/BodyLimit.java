@@ -12,6 +12,7 @@ import java.io.OutputStream;
 import java.net.SocketTimeoutException;
 import java.time.Duration;
 import loesscape.core.model.FieldKind;
+import loesscape.formats.answers.AnswersBrought;
 import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
@@ -73,6 +74,9 @@ public class BodyLimit extends OncePerRequestFilter {
         }
         if (address.endsWith("/pictures") || address.endsWith("/logo")) {
             return SafePicture.LARGEST;
+        }
+        if (address.matches("/api/templates/[^/]+/(answers|records)")) {
+            return AnswersBrought.LARGEST;
         }
         return address.endsWith("/files") || address.endsWith("/verify") ? LARGEST_FILE : USUAL;
     }

@@ -15,6 +15,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 
@@ -120,6 +121,15 @@ public class Problems {
         if (refused instanceof Refusal refusal) {
             problem.setProperty("followers", refusal.followers());
         }
+        return problem;
+    }
+
+    /** A request without what it is about: an empty file, mostly. */
+    @ExceptionHandler(HttpMessageNotReadableException.class)
+    ProblemDetail unread() {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(
+                HttpStatus.BAD_REQUEST, "What was sent is empty, or broke off. Choose another file, or try again.");
+        problem.setTitle("Nothing to read");
         return problem;
     }
 
