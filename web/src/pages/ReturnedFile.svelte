@@ -84,7 +84,7 @@
           >{forms.length === 1 ? "Take it into the records" : `Take ${whole.length} into the records`}</Button
         >
       {/if}
-      <Button onclick={onputaway}>Put away<span class="sr-only">, {file.name}</span></Button>
+      <Button aria-label={`Put away, ${file.name}`} onclick={onputaway}>Put away</Button>
     </span>
   </header>
   <Outcome {asking} class="mt-2" />

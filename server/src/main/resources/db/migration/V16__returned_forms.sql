@@ -3,7 +3,7 @@ CREATE TABLE returned_form (
   template_id UUID NOT NULL,
   number INT NOT NULL,
   name VARCHAR(200) NOT NULL,
-  digest BINARY(32) NOT NULL,
+  digest CHAR(64) NOT NULL,
   position INT NOT NULL,
   content BLOB,
   account_id BIGINT NOT NULL REFERENCES account (id),

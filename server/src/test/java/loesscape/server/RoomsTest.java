@@ -30,6 +30,7 @@ class RoomsTest {
             "records",
             "filling",
             "forms",
+            "merging",
             "draft",
             "lookups",
             "signing",

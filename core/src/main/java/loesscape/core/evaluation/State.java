@@ -105,7 +105,7 @@ public record State(Map<String, NodeState> nodes, Map<String, Boolean> takesPart
                 if (field.problem() != null) {
                     obstacles.add(new Obstacle(key, field.problem()));
                 } else if (field.missing()) {
-                    obstacles.add(new Obstacle(key, "This still needs an answer."));
+                    obstacles.add(new Obstacle(key, Obstacle.MISSING));
                 }
             }
         });
@@ -119,5 +119,9 @@ public record State(Map<String, NodeState> nodes, Map<String, Boolean> takesPart
      * @param key the address of the field or section to mend; empty where it is the document as a whole
      * @param message what is to be done there
      */
-    public record Obstacle(String key, String message) {}
+    public record Obstacle(String key, String message) {
+
+        /** What is said of a question that has to be answered and is not. */
+        public static final String MISSING = "This still needs an answer.";
+    }
 }

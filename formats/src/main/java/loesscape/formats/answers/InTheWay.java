@@ -1,5 +1,7 @@
 package loesscape.formats.answers;
 
+import java.util.ArrayList;
+import java.util.List;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
@@ -11,8 +13,25 @@ public final class InTheWay {
 
     private InTheWay() {}
 
+    /** A sentence for all questions that are not answered, and one for each obstacle that is another. */
+    public static List<String> told(SymbolTable symbols, List<State.Obstacle> obstacles, Answers answers) {
+        List<String> sentences = new ArrayList<>();
+        List<String> missing = new ArrayList<>();
+        for (State.Obstacle obstacle : obstacles) {
+            if (obstacle.message().equals(State.Obstacle.MISSING)) {
+                missing.add(question(symbols, obstacle.key()));
+            } else {
+                sentences.add(told(symbols, obstacle, answers));
+            }
+        }
+        if (!missing.isEmpty()) {
+            sentences.addFirst("Not answered yet: %s.".formatted(String.join(", ", missing)));
+        }
+        return sentences;
+    }
+
     /** An obstacle with the question it is about, its row and what stands there. */
-    public static String told(SymbolTable symbols, State.Obstacle obstacle, Answers answers) {
+    private static String told(SymbolTable symbols, State.Obstacle obstacle, Answers answers) {
         if (obstacle.key().isEmpty()) {
             return obstacle.message();
         }

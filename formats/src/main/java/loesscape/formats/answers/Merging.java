@@ -104,14 +104,11 @@ public final class Merging {
         List<String> problems = new ArrayList<>(matched.unmatched());
         Answers answers = matched.answers();
         State filling = template.evaluate(answers, new Context(today, Stage.FILLING, ""));
-        boolean isRefused = false;
-        for (State.Obstacle obstacle : filling.obstacles()) {
-            boolean isWrong = !obstacle.key().isEmpty() && isAnswered(answers, obstacle.key());
-            if (making.isFinished || isWrong) {
-                problems.add(InTheWay.told(template.symbols(), obstacle, answers));
-                isRefused |= making.isFinished;
-            }
-        }
+        List<State.Obstacle> obstacles = filling.obstacles().stream()
+                .filter(obstacle -> making.isFinished || isAnswered(answers, obstacle.key()))
+                .toList();
+        problems.addAll(InTheWay.told(template.symbols(), obstacles, answers));
+        boolean isRefused = making.isFinished && !obstacles.isEmpty();
         String name = "%04d%s.%s".formatted(number, called(given), making.ending);
         return new Made(name, isRefused ? Optional.empty() : Optional.of(file(number, answers)), problems);
     }

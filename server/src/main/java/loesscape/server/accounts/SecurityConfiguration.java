@@ -83,6 +83,7 @@ class SecurityConfiguration {
                         .access(may(AccountRole.SENDER, Right.SEND, rights::of))
                         .requestMatchers(
                                 "/api/templates/{id}/answers",
+                                "/api/templates/{id}/merges/**",
                                 "/api/templates/{id}/releases/*/dispatches/**",
                                 "/api/templates/{id}/open-links/**",
                                 "/api/templates/{id}/releases/*/open-links")

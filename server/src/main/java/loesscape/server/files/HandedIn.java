@@ -29,7 +29,6 @@ public class HandedIn {
     /** The most bytes of one file, and a little more for what goes around it. */
     public static final int LARGEST = BodyLimit.LARGEST_FILE;
 
-    private static final int LONGEST_NAME = 200;
     private static final byte[] PNG = {(byte) 0x89, 'P', 'N', 'G', '\r', '\n', 0x1a, '\n'};
     private static final byte[] JPEG = {(byte) 0xff, (byte) 0xd8, (byte) 0xff};
 
@@ -56,8 +55,7 @@ public class HandedIn {
      */
     public Identity take(String name, InputStream content, Function<FileStore.Incoming, String> keep)
             throws IOException {
-        String plain = name.replaceAll("[\\p{Cntrl}/\\\\]+", " ").strip();
-        String shortened = plain.length() > LONGEST_NAME ? plain.substring(plain.length() - LONGEST_NAME) : plain;
+        String shortened = FileNames.plain(name);
         if (shortened.isEmpty()) {
             throw new Refused(Refused.Cause.NOT_VALID, "The file has no name; give it one.");
         }

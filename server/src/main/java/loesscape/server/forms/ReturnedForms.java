@@ -1,7 +1,5 @@
 package loesscape.server.forms;
 
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -18,7 +16,9 @@ import loesscape.formats.answers.AnswersBrought;
 import loesscape.formats.answers.GivenAnswers;
 import loesscape.formats.answers.InTheWay;
 import loesscape.formats.answers.UnreadableAnswers;
+import loesscape.formats.evidence.Trail;
 import loesscape.formats.form.FormReader;
+import loesscape.server.files.FileNames;
 import loesscape.server.filling.AnswerRules;
 import loesscape.server.filling.Fillings;
 import loesscape.server.platform.web.HeavyWork;
@@ -38,8 +38,6 @@ class ReturnedForms {
 
     /** More documents are merged where nobody waits for an answer. */
     private static final int MOST = 1_000;
-
-    private static final int LONGEST_NAME = 200;
 
     private final ReleaseStore releaseList;
     private final ReleasedTemplates releases;
@@ -129,7 +127,7 @@ class ReturnedForms {
         CompiledTemplate release = releases.get(template, number);
         AnswerMatching matching = AnswerMatching.of(release.prepared());
         AnswerReplay replay = new AnswerReplay(release, rules, LocalDate.now(clock));
-        byte[] digest = digest(file);
+        String digest = Trail.digest(file);
         List<Returned> forms = new ArrayList<>();
         Map<String, String> first = Map.of();
         for (int i = 0; i < documents.size(); i++) {
@@ -143,7 +141,10 @@ class ReturnedForms {
             notTaken.addAll(replayed.refused());
             List<String> inTheWay = inTheWay(release, replayed.answers());
             ReturnedForm form = new ReturnedForm(
-                    bringing == null ? "" : named(bringing.name()), digest, i + 1, documents.size() == 1 ? file : null);
+                    bringing == null ? "" : FileNames.plain(bringing.name(), "answers"),
+                    digest,
+                    i + 1,
+                    documents.size() == 1 ? file : null);
             Integer record = returned.record(template, form).orElse(null);
             if (bringing != null && record == null && inTheWay.isEmpty()) {
                 try {
@@ -216,23 +217,6 @@ class ReturnedForms {
 
     private List<String> inTheWay(CompiledTemplate release, Answers answers) {
         State state = SignedDocument.ofOne(release).state("", answers, LocalDate.now(clock));
-        return state.obstacles().stream()
-                .map(obstacle -> InTheWay.told(release.symbols(), obstacle, answers))
-                .toList();
-    }
-
-    /** The end of a name is kept, because it says what the file is. */
-    private static String named(String name) {
-        String plain = name.replaceAll("[\\p{Cntrl}/\\\\]+", " ").strip();
-        String shortened = plain.length() > LONGEST_NAME ? plain.substring(plain.length() - LONGEST_NAME) : plain;
-        return shortened.isEmpty() ? "answers" : shortened;
-    }
-
-    private static byte[] digest(byte[] file) {
-        try {
-            return MessageDigest.getInstance("SHA-256").digest(file);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return InTheWay.told(release.symbols(), state.obstacles(), answers);
     }
 }

@@ -27,11 +27,11 @@ public class ReturnedFormStore {
      * A document in a file with answers.
      *
      * @param name of the file
-     * @param digest of the file, SHA-256
+     * @param digest of the file, SHA-256 in hexadecimal
      * @param position of the document in the file, counted from 1
      * @param content of the file; null where it holds other documents too
      */
-    public record ReturnedForm(String name, byte[] digest, int position, byte @Nullable [] content) {}
+    public record ReturnedForm(String name, String digest, int position, byte @Nullable [] content) {}
 
     /**
      * How a record came in.
@@ -91,7 +91,10 @@ public class ReturnedFormStore {
                         "SELECT name, digest, position, content FROM returned_form WHERE template_id = ? AND number = ? AND content IS NOT NULL")
                 .params(template, number)
                 .query((row, n) -> new ReturnedForm(
-                        row.getString("name"), row.getBytes("digest"), row.getInt("position"), row.getBytes("content")))
+                        row.getString("name"),
+                        row.getString("digest"),
+                        row.getInt("position"),
+                        row.getBytes("content")))
                 .optional();
     }
 }

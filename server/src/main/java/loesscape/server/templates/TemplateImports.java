@@ -10,6 +10,7 @@ import loesscape.formats.form.FormReader;
 import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.word.ImportedDocument;
+import loesscape.server.files.FileNames;
 import loesscape.server.platform.web.HeavyWork;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -19,7 +20,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 class TemplateImports {
 
     private static final Duration LONGEST = Duration.ofSeconds(60);
-    private static final int LONGEST_NAME = 200;
 
     private final TemplateStore templates;
     private final PictureStore pictures;
@@ -74,10 +74,8 @@ class TemplateImports {
         return new TemplatesApi.TemplateImported(made.toString(), remarks);
     }
 
-    /** The end of a name is kept, because it says what the file is. */
     private static SheetStore.Original original(String name, String otherwise, byte[] file) {
-        String called = name.length() > LONGEST_NAME ? name.substring(name.length() - LONGEST_NAME) : name;
-        return new SheetStore.Original(called.isBlank() ? otherwise : called, file);
+        return new SheetStore.Original(FileNames.plain(name, otherwise), file);
     }
 
     private static String title(SheetStore.Original original) {

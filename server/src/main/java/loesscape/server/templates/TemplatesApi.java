@@ -2,8 +2,12 @@ package loesscape.server.templates;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -20,6 +24,8 @@ import loesscape.server.accounts.Right;
 import loesscape.server.accounts.Rights;
 import loesscape.server.platform.doors.SecurityEvent;
 import loesscape.server.platform.doors.Told;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -165,6 +171,21 @@ public class TemplatesApi {
 
     /** Bytes to be saved under a name. */
     public static ResponseEntity<byte[]> download(byte[] bytes, MediaType type, String name) {
+        return download(type, name).body(bytes);
+    }
+
+    /** The same of a file that is deleted afterwards. */
+    public static ResponseEntity<Resource> download(Path file, MediaType type, String name) {
+        try {
+            return download(type, name)
+                    .contentLength(Files.size(file))
+                    .body(new InputStreamResource(Files.newInputStream(file, StandardOpenOption.DELETE_ON_CLOSE)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static ResponseEntity.BodyBuilder download(MediaType type, String name) {
         return ResponseEntity.ok()
                 .contentType(type)
                 .header(
@@ -172,7 +193,6 @@ public class TemplatesApi {
                         ContentDisposition.attachment()
                                 .filename(name, StandardCharsets.UTF_8)
                                 .build()
-                                .toString())
-                .body(bytes);
+                                .toString());
     }
 }

@@ -25,7 +25,7 @@ class EndpointsTest {
             Pattern.compile("GET /api/(dispatches.*|templates|templates/[^/]+/records.*|organisation.*)");
 
     private static final Pattern FOR_SENDERS = Pattern.compile(
-            "GET /api/templates/[^/]+/(open-links|releases(/[^/]+/(roles|form\\.[a-z]+))?)|POST /api/dispatches/[^/]+/(?!delete).*|POST /api/templates/[^/]+/answers|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
+            "(GET|POST|DELETE) /api/templates/[^/]+/merges.*|GET /api/templates/[^/]+/(open-links|releases(/[^/]+/(roles|form\\.[a-z]+))?)|POST /api/dispatches/[^/]+/(?!delete).*|POST /api/templates/[^/]+/answers|POST /api/templates/[^/]+/releases/[^/]+/(dispatches.*|open-links)|POST /api/templates/[^/]+/open-links/.*");
 
     private record Endpoint(String method, String path) {
 
@@ -46,7 +46,7 @@ class EndpointsTest {
                                         method.name(),
                                         pattern.replaceAll("\\{(number|release|link)}", "1")
                                                 .replaceAll(
-                                                        "\\{(id|template|block)}",
+                                                        "\\{(id|template|block|run)}",
                                                         UUID.randomUUID().toString())
                                                 .replaceAll("\\{[^}]+}", "x"))))));
         endpoints.removeIf(endpoint -> !endpoint.path().startsWith("/api/"));

@@ -127,7 +127,7 @@ class ReturnedFormsTest {
         taken.get("forms").forEach(form -> records.add(form.get("record").asString()));
         assertThat(records).containsExactly("1", "", "", "2");
         assertThat(texts(taken.at("/forms/0/notTaken"))).containsExactly("“Colour” is no question of this document.");
-        assertThat(texts(taken.at("/forms/1/inTheWay"))).containsExactly("“Owner”: This still needs an answer.");
+        assertThat(texts(taken.at("/forms/1/inTheWay"))).containsExactly("Not answered yet: “Owner”.");
         assertThat(texts(taken.at("/forms/2/inTheWay")).getFirst()).startsWith("“Depth” (“301”): ");
         // What holds answers of others is not kept beside a record.
         assertThat(author.get(at("/records/2"))
@@ -171,7 +171,7 @@ class ReturnedFormsTest {
                 .hasSize(1)
                 .first()
                 .asString()
-                .startsWith("“Signed”: ");
+                .isEqualTo("Not answered yet: “Signed”.");
         assertThat(seen.at("/forms/0/record").isNull()).isTrue();
     }
 

@@ -69,7 +69,7 @@ class MergeTest {
         assertThat(run.told())
                 .contains(
                         "2: “Depth” (“184”): This must be",
-                        "3: “Owner”: This still needs an answer.",
+                        "3: Not answered yet: “Owner”.",
                         "4: “River” is no question of this document.",
                         "2 of 4 documents made");
         assertThat(Files.readString(folder.resolve("out/report.csv")))

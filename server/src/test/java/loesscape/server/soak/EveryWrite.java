@@ -243,6 +243,7 @@ final class EveryWrite {
                 .ok();
         author.post("/api/templates/" + template + "/records/1/delete", "{\"because\":\"Soaked\"}")
                 .ok();
+        mergeRuns();
         byte[] answers = "{\"depth\":\"30\"}".getBytes(UTF_8);
         author.upload("/api/templates/" + template + "/answers", answers).ok();
         author.upload("/api/templates/" + template + "/records?name=well.json", answers)
@@ -259,6 +260,17 @@ final class EveryWrite {
         author.post("/api/people/find", "{\"address\":\"nobody@x.example\"}").ok();
         author.post("/api/people/export", "{\"address\":\"nobody@x.example\"}").ok();
         author.post("/api/people/erase", person).ok();
+    }
+
+    private void mergeRuns() {
+        String merges = "/api/templates/" + template + "/merges";
+        String run = author.upload(merges + "?release=1&making=DOCX&name=wells.csv", "depth\n30\n40\n".getBytes(UTF_8))
+                .ok()
+                .json()
+                .at("/runs/0/id")
+                .stringValue();
+        author.post(merges + "/" + run + "/stop", null).ok();
+        author.send("DELETE", merges + "/" + run, null).ok();
     }
 
     private void dispatches() {

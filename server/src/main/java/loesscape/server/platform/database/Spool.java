@@ -1,5 +1,6 @@
 package loesscape.server.platform.database;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -11,6 +12,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
 import java.util.HexFormat;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -87,6 +89,28 @@ public class Spool {
         try (OutputStream out = Files.newOutputStream(file)) {
             from.transferTo(out);
             return file;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A file as something writes it; its caller sees to it that it is deleted. */
+    public Path make(Consumer<OutputStream> writing) {
+        Path file = fresh();
+        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+            writing.accept(out);
+            return file;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (RuntimeException e) {
+            deleted(file);
+            throw e;
+        }
+    }
+
+    private static void deleted(Path file) {
+        try {
+            Files.deleteIfExists(file);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

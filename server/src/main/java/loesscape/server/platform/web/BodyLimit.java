@@ -75,7 +75,7 @@ public class BodyLimit extends OncePerRequestFilter {
         if (address.endsWith("/pictures") || address.endsWith("/logo")) {
             return SafePicture.LARGEST;
         }
-        if (address.matches("/api/templates/[^/]+/(answers|records)")) {
+        if (address.matches("/api/templates/[^/]+/(answers|records|merges)")) {
             return AnswersBrought.LARGEST;
         }
         return address.endsWith("/files") || address.endsWith("/verify") ? LARGEST_FILE : USUAL;

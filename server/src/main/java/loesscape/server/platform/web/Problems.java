@@ -11,6 +11,8 @@ import loesscape.formats.form.UnreadableForm;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.picture.UnsafePicture;
 import loesscape.formats.word.UnreadableDocument;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -21,6 +23,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 
 /** Errors as problem details (RFC 9457): what is wrong, where, and how to mend it. */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 public class Problems {
 
     /** Something that is not there. */

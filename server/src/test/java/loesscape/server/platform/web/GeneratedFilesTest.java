@@ -28,6 +28,7 @@ import loesscape.server.draft.DraftTypes;
 import loesscape.server.filling.FillingTypes;
 import loesscape.server.forms.FormTypes;
 import loesscape.server.lookups.LookupTypes;
+import loesscape.server.merging.MergeTypes;
 import loesscape.server.records.RecordTypes;
 import loesscape.server.retention.RetentionTypes;
 import loesscape.server.signing.SigningTypes;
@@ -47,6 +48,7 @@ class GeneratedFilesTest {
                     SigningTypes.SHARED,
                     RecordTypes.SHARED,
                     FormTypes.SHARED,
+                    MergeTypes.SHARED,
                     LookupTypes.SHARED,
                     RetentionTypes.SHARED)
             .<Class<?>>flatMap(List::stream)
