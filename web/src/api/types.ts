@@ -1390,6 +1390,8 @@ export type MailRow = {
   delivered: string | null;
 };
 
+export type Making = "pdf" | "docx" | "fillable" | "fillableDocx";
+
 export type Mark = "none" | "tick" | "drop" | "eye" | "warning" | "stop";
 
 export type MarkShape = "usual" | "round" | "square" | "tick" | "cross";
@@ -1400,6 +1402,23 @@ export type Marked = {
 };
 
 export type Medium = "both" | "filling" | "document";
+
+export type MergeRun = {
+  id: string;
+  release: number;
+  making: Making;
+  name: string;
+  documents: number;
+  tried: number;
+  made: number;
+  begun: string;
+  ended: string | null;
+  remarked: Remarked[];
+};
+
+export type MergeRunList = {
+  runs: MergeRun[];
+};
 
 export type Motion = "none" | "fade" | "slide";
 
@@ -1954,6 +1973,12 @@ export type ReleaseRow = {
   accepted: string;
   links: number;
   records: number;
+};
+
+export type Remarked = {
+  number: number;
+  isMade: boolean;
+  problems: string[];
 };
 
 export type ResetMade = {

@@ -3,6 +3,7 @@
   import { request } from "../api/http";
   import type { Returned, ReturnedFile } from "../api/types";
   import { inside } from "../router.svelte";
+  import { saidOnce } from "./remarks";
   import Button from "../ui/Button.svelte";
   import Outcome from "../ui/Outcome.svelte";
   import Select from "../ui/Select.svelte";
@@ -50,8 +51,13 @@
   );
   const remarked = $derived(
     forms.filter(
-      ({ record, inTheWay, notTaken }) =>
-        (record === null && inTheWay.length) || notTaken.length || (record !== null && before.has(record)),
+      ({ record, inTheWay }) =>
+        (record === null && inTheWay.length) || (record !== null && before.has(record)),
+    ),
+  );
+  const notTaken = $derived(
+    saidOnce(
+      forms.flatMap(({ position, notTaken }) => notTaken.map((sentence) => ({ number: position, sentence }))),
     ),
   );
   const shown = $derived(showsAll ? remarked : remarked.slice(0, MOST_SHOWN));
@@ -103,6 +109,13 @@
         <p class="mt-2">{forms[0]!.taken} answers; nothing is missing.</p>
       {/if}
     </div>
+    {#if notTaken.length}
+      <ul class="mt-2">
+        {#each notTaken as { sentence, numbers } (sentence)}
+          <li><span class="soft">Not taken{forms.length > 1 ? ` (${numbers})` : ""}:</span> {sentence}</li>
+        {/each}
+      </ul>
+    {/if}
     {#if remarked.length}
       <ul class="mt-2 grid gap-2">
         {#each shown as form (form.position)}
@@ -113,27 +126,20 @@
               <a class="link" href={`/templates/${template}/records/${form.record}`} {@attach inside}
                 >record {form.record}</a
               >
-            {:else if form.record === null && form.inTheWay.length}
-              <span class="trouble">cannot be a record</span>
             {:else}
-              <span class="soft"
-                >{form.record === null ? "can be taken, but not all of it" : "not all of it"}</span
-              >
+              <span class="trouble">cannot be a record</span>
             {/if}
             <ul class="list-disc ps-5">
               {#each form.record === null ? form.inTheWay : [] as sentence (sentence)}<li>
                   {sentence}
                 </li>{/each}
-              {#each form.notTaken as sentence (sentence)}
-                <li><span class="soft">Not taken:</span> {sentence}</li>
-              {/each}
             </ul>
           </li>
         {/each}
       </ul>
       {#if shown.length < remarked.length}
         <Button look="link" class="mt-2" onclick={() => (showsAll = true)}
-          >All {remarked.length} with something to say</Button
+          >All {remarked.length} of them</Button
         >
       {/if}
     {/if}

@@ -66,7 +66,7 @@ test("of a table it is told what cannot be taken, what would not be, and what wa
   expect(screen.getByRole("button", { name: "Take 2 into the records" })).toBeTruthy();
   const told = screen.getAllByRole("listitem").map((it) => it.textContent?.replace(/\s+/g, " ").trim());
   expect(told).toContain("“Depth”: This still needs an answer.");
-  expect(told).toContain("Not taken: “Colour” is no question of this document.");
+  expect(told).toContain("Not taken (3): “Colour” is no question of this document.");
   expect(told.some((it) => it?.startsWith("4, “Well 4”: was taken before, as record 2"))).toBe(true);
   expect(told.some((it) => it?.startsWith("1, "))).toBe(false);
 });
@@ -75,7 +75,7 @@ test("of very many with something to say the first are shown, and all when asked
   const many = Array.from({ length: 45 }, (_, i) => form(i + 1, { inTheWay: ["“Depth”: Too deep."] }));
   await shown(() => ({ body: seen(many) }));
   expect(screen.getAllByText("“Depth”: Too deep.")).toHaveLength(20);
-  await userEvent.click(screen.getByRole("button", { name: "All 45 with something to say" }));
+  await userEvent.click(screen.getByRole("button", { name: "All 45 of them" }));
   expect(screen.getAllByText("“Depth”: Too deep.")).toHaveLength(45);
   expect(screen.queryByRole("button", { name: /Take/ })).toBeNull();
 });

@@ -7,7 +7,7 @@
   import Input from "../ui/Input.svelte";
   import Select from "../ui/Select.svelte";
   import TextArea from "../ui/TextArea.svelte";
-  import { request } from "../api/http";
+  import { Problem, request } from "../api/http";
   import type {
     Begun,
     OpenLinkList,
@@ -15,12 +15,14 @@
     OpenLinkRow,
     PersonNamed,
     ReleaseList,
+    ReturnedFile,
     SendingWanted,
     TableReport,
     ToSend,
   } from "../api/types";
   import { router } from "../router.svelte";
   import { dayAndTime } from "../times";
+  import MergeRuns from "./MergeRuns.svelte";
   import TopBar from "./TopBar.svelte";
   import WebhookSettings from "./WebhookSettings.svelte";
 
@@ -39,12 +41,15 @@
   let filesInside = $state(true);
   let endsWhenDue = $state(false);
   let mostADay = $state(50);
+  let fromFile = $state.raw<{ name: string; answers: Record<string, string>; notTaken: string[] } | null>(
+    null,
+  );
   let table = $state("");
   let report = $state<TableReport | null>(null);
   let openLink = $state("");
   let links = $state<OpenLinkRow[]>([]);
   let dueDays = $state(0);
-  let how = $state<"one" | "many" | "open">("one");
+  let how = $state<"one" | "many" | "open" | "documents">("one");
   const asking = new Asking();
   let loaded = $state(false);
 
@@ -62,6 +67,7 @@
     { id: "one", label: "To named people" },
     { id: "many", label: "To many, from a table" },
     { id: "open", label: "Through an open link" },
+    { id: "documents", label: "Documents from a table" },
   ] as const;
 
   $effect(() => void asking.run(load));
@@ -93,9 +99,10 @@
 
   const wanted = (): SendingWanted => ({
     people: how === "one" ? people.map(asked) : [],
-    answers: Object.fromEntries(
-      answers.filter(({ key, typed }) => key && typed).map((it) => [it.key, it.typed]),
-    ),
+    answers: {
+      ...(how === "one" ? fromFile?.answers : {}),
+      ...Object.fromEntries(answers.filter(({ key, typed }) => key && typed).map((it) => [it.key, it.typed])),
+    },
     message,
     due: due || null,
     remindDays: remindDays || 0,
@@ -144,6 +151,19 @@
       links = (await request<OpenLinkList>("POST", `/api/templates/${template}/open-links/${id}/end`)).links;
     });
 
+  const takeAnswers = (file: File) =>
+    asking.run(async () => {
+      fromFile = null;
+      const path = `/api/templates/${template}/answers?release=${release}`;
+      const { first, forms } = await request<ReturnedFile>("POST", path, file);
+      if (forms.length > 1)
+        throw new Problem(
+          422,
+          `“${file.name}” has answers for ${forms.length} documents. Send them to many, from a table; or bring a file with one.`,
+        );
+      fromFile = { name: file.name, answers: first, notTaken: forms[0]!.notTaken };
+    });
+
   async function readFile(file: File) {
     table = await file.text();
     report = null;
@@ -159,11 +179,6 @@
     <p class="rounded-xl border bg-paper px-8 py-10 text-center">
       Release it first; what is sent never changes.
     </p>
-  {:else if form && !form.roles.length}
-    <p class="rounded-xl border bg-paper px-8 py-10 text-center">
-      Release {release} has no roles. Give its fields to roles under “Signers” and release it again; or hand out
-      a link under “Release”.
-    </p>
   {:else if form}
     <div class="flex flex-wrap gap-1" role="group" aria-label="How it is sent">
       {#each WAYS as { id, label } (id)}
@@ -171,6 +186,17 @@
       {/each}
       <span class="soft ml-auto self-center">Release {release}</span>
     </div>
+  {/if}
+  {#if form && how === "documents"}
+    <section class="rounded-xl border bg-paper px-6 py-5">
+      <MergeRuns {template} {form} />
+    </section>
+  {:else if form && !form.roles.length}
+    <p class="rounded-xl border bg-paper px-8 py-10 text-center">
+      Release {release} has no roles. Give its fields to roles under “Signers” and release it again; or hand out
+      a link under “Release”.
+    </p>
+  {:else if form}
     <section class="rounded-xl border bg-paper px-6 py-5">
       {#if how === "one"}
         <h2 class="font-semibold">Who takes part</h2>
@@ -296,9 +322,31 @@
               >
             </div>
           {/each}
-          <Button onclick={() => (answers = [...answers, { key: "", typed: "" }])}
-            >Answer a field beforehand</Button
-          >
+          {#if how === "one" && fromFile}
+            <div class="mb-2 flex flex-wrap items-baseline gap-x-3" role="status">
+              <span
+                ><b>{Object.keys(fromFile.answers).length}</b> answered beforehand, from “{fromFile.name}”</span
+              >
+              <Button look="underlined" onclick={() => (fromFile = null)}>Leave them out</Button>
+              {#if fromFile.notTaken.length}
+                <ul class="basis-full list-disc ps-5">
+                  {#each fromFile.notTaken as sentence (sentence)}
+                    <li><span class="soft">Not taken:</span> {sentence}</li>
+                  {/each}
+                </ul>
+              {/if}
+            </div>
+          {/if}
+          <div class="flex flex-wrap gap-2">
+            <Button onclick={() => (answers = [...answers, { key: "", typed: "" }])}
+              >Answer a field beforehand</Button
+            >
+            {#if how === "one"}
+              <FileButton accept=".pdf,.xfdf,.fdf,.csv,.tsv,.txt,.json" onfile={takeAnswers}
+                >Answers from a file</FileButton
+              >
+            {/if}
+          </div>
         </div>
       {/if}
     </section>

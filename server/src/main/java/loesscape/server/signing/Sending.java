@@ -190,7 +190,9 @@ public class Sending {
                 parties(document, wanted.people()),
                 wanted.due(),
                 wanted.mayDelegate(),
-                wanted.answers().size(),
+                (int) wanted.answers().keySet().stream()
+                        .filter(address -> compiled.symbols().field(RowNames.key(address)) != null)
+                        .count(),
                 DispatchService.digest(releases.text(template, release)),
                 wanted.filesInside(),
                 pictures(template, document));
@@ -276,6 +278,11 @@ public class Sending {
     private void prefill(CompiledTemplate compiled, State state, StoredDispatch kept, Map<String, String> answers) {
         answers.forEach((address, typed) -> {
             Field field = compiled.symbols().field(RowNames.key(address));
+            if (state.nodes().get(address) instanceof NodeState.SectionState section && section.rows() != null) {
+                rules.check(compiled, state, kept.filling(), address, typed);
+                fillings.keep(kept.filling(), address, typed);
+                return;
+            }
             if (field == null) {
                 throw new Refusal("There is no field “%s” to be answered beforehand.".formatted(address));
             }

@@ -339,6 +339,24 @@ class DispatchesTest {
         assertThat(count(sent.author)).isEqualTo(before + 47);
     }
 
+    @Test
+    void rowsAreAnsweredBeforehandToo() {
+        Sent sent = Sent.of(SERVER, """
+                {"formatVersion":1,"title":"Layers","pages":[{"key":"p","sections":[{"key":"s","items":[
+                  {"type":"field","key":"a_sign","label":"A signs","role":"a","kind":{"type":"signature"}}]},
+                 {"key":"layers","title":"Layers","rows":{"most":5},"items":[
+                  {"type":"field","key":"soil","label":"Soil","role":"a","kind":{"type":"text"}}]}]}],
+                 "roles":[{"key":"a","name":"A","order":1}]}""");
+        String wanted =
+                "{\"people\":[{\"role\":\"a\",\"name\":\"A\",\"address\":\"a@x.example\"}],\"answers\":{\"layers\":\"r1,r2\",\"soil@r1\":\"loess\",\"soil@r2\":\"marl\"},\"message\":\"\",\"due\":null,\"remindDays\":0,\"mayDelegate\":true}";
+        String id =
+                sent.author.post(sent.release(), wanted).ok().json().get("id").stringValue();
+        assertThat(sent.author.get("/api/dispatches/" + id).ok().text()).contains("with 2 answers given beforehand");
+        sent.author
+                .post(sent.release(), wanted.replace("\"layers\":", "\"s\":"))
+                .problem(422);
+    }
+
     private static int count(Visitor author) {
         return author.get("/api/dispatches").ok().json().get("dispatches").size();
     }
