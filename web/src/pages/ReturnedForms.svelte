@@ -14,11 +14,11 @@
 <!-- Forms that were filled in elsewhere, and tables: chosen, or dropped anywhere on the page. -->
 <FileDrop bind:isOver onfiles={(files) => files.forEach(bring)} />
 <div class={["bring", isOver && "over"]}>
-  <FileButton several accept=".pdf,.xfdf,.fdf,.csv,.tsv,.txt,.json" onfile={bring}
+  <FileButton several accept=".pdf,.docx,.xfdf,.fdf,.csv,.tsv,.txt,.json" onfile={bring}
     >Bring filled forms</FileButton
   >
   <span class="soft text-note"
-    >{isOver ? "Let them go here." : "PDF, XFDF, FDF, CSV or JSON; drop them anywhere on this page."}</span
+    >{isOver ? "Let them go here." : "PDF, DOCX, XFDF, FDF, CSV or JSON; drop them anywhere on this page."}</span
   >
 </div>
 {#if brought.length}

@@ -342,7 +342,7 @@
               >Answer a field beforehand</Button
             >
             {#if how === "one"}
-              <FileButton accept=".pdf,.xfdf,.fdf,.csv,.tsv,.txt,.json" onfile={takeAnswers}
+              <FileButton accept=".pdf,.docx,.xfdf,.fdf,.csv,.tsv,.txt,.json" onfile={takeAnswers}
                 >Answers from a file</FileButton
               >
             {/if}

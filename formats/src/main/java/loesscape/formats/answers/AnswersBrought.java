@@ -9,12 +9,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import loesscape.core.editing.Refusal;
+import loesscape.core.evaluation.RowNames;
 import loesscape.formats.form.FormField;
 import loesscape.formats.form.FormReader;
 import loesscape.formats.form.UnreadableForm;
 import loesscape.formats.json.Json;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.table.SeparatedTable;
+import loesscape.formats.template.TemplateArchive;
+import loesscape.formats.word.FilledControls;
+import loesscape.formats.word.ImportedDocument;
+import loesscape.formats.word.UnreadableDocument;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
@@ -66,6 +71,12 @@ public final class AnswersBrought {
         if (FormReader.isPdf(file)) {
             return List.of(pdf(file));
         }
+        if (ImportedDocument.isDocument(file)) {
+            return List.of(docx(file));
+        }
+        if (TemplateArchive.isArchive(file)) {
+            throw new UnreadableAnswers("This archive is no document of a word processor; it has no answers.");
+        }
         if (first.startsWith("<")) {
             return List.of(XfdfFile.read(file));
         }
@@ -73,6 +84,11 @@ public final class AnswersBrought {
             return json(new String(file, StandardCharsets.UTF_8));
         }
         return table(new String(file, StandardCharsets.UTF_8));
+    }
+
+    /** Whether reading a file takes much memory for a while, so that not many are read at once. */
+    public static boolean takesMuch(byte[] file) {
+        return FormReader.isPdf(file) || TemplateArchive.isArchive(file);
     }
 
     private static GivenAnswers pdf(byte[] file) {
@@ -89,6 +105,31 @@ public final class AnswersBrought {
                 }
             }
         } catch (UnreadableForm e) {
+            throw new UnreadableAnswers(String.valueOf(e.getMessage()));
+        }
+        return new GivenAnswers(values);
+    }
+
+    /** A form of ours in a word processor: its controls are called as its answers, marks with their choices behind a stroke. */
+    private static GivenAnswers docx(byte[] file) {
+        Map<String, List<String>> values = new LinkedHashMap<>();
+        try {
+            for (FilledControls.Filled control : FilledControls.of(file)) {
+                int stroke = control.tag().indexOf('/');
+                String address = stroke < 0 ? control.tag() : control.tag().substring(0, stroke);
+                String name =
+                        control.row() == 0 ? address : RowNames.address(RowNames.key(address), "r" + control.row());
+                String part = stroke < 0 ? "" : control.tag().substring(stroke + 1);
+                if (control.isMark()) {
+                    put(values, name + "." + part, control.isSet() ? "yes" : "");
+                } else if (part.equals("words")) {
+                    put(values, "words/" + name, control.text());
+                } else if (part.isEmpty() && !values.containsKey(name)) {
+                    // The same answer may stand in several places.
+                    put(values, name, control.text());
+                }
+            }
+        } catch (UnreadableDocument e) {
             throw new UnreadableAnswers(String.valueOf(e.getMessage()));
         }
         return new GivenAnswers(values);

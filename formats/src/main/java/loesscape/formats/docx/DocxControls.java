@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import loesscape.core.evaluation.TypedText;
 import loesscape.core.form.FillableForm;
 import loesscape.core.form.FormChoices;
-import loesscape.core.model.AnswerFormat;
 import loesscape.core.model.AnswerType;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
@@ -76,7 +76,11 @@ final class DocxControls {
         if (!offered.isEmpty()) {
             boolean isOpen = field.kind() instanceof FieldKind.OneChoice it && it.other();
             String chosen = id(value);
-            String said = said(field, value);
+            String said = offered.stream()
+                    .filter(each -> each.id().equals(chosen))
+                    .map(Offered::label)
+                    .findFirst()
+                    .orElseGet(() -> said(field, value));
             choice(paragraph, new Named(field.label(), address), offered, isOpen, chosen, said);
         } else if (field.kind() instanceof FieldKind.Date) {
             day(paragraph, field, address, value);
@@ -108,9 +112,11 @@ final class DocxControls {
         };
     }
 
+    /** Figures and times stand as they are typed: with signs between thousands they would come back as others. */
     private String said(Field field, Value value) {
-        boolean isFigure = AnswerFormat.FIGURE.fits(field.kind()) && !(field.kind() instanceof FieldKind.Rating);
-        return isFigure ? answers.of(field.kind(), value, AnswerFormat.FIGURE) : answers.of(field.kind(), value);
+        boolean isTyped =
+                field.kind().answer() == AnswerType.NUMBER || field.kind().answer() == AnswerType.TIME;
+        return isTyped ? TypedText.of(value) : answers.of(field.kind(), value);
     }
 
     /** A mark for each of several choices, one beneath the other. */

@@ -3,15 +3,26 @@ package loesscape.formats.answers;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.Reading;
 import loesscape.core.form.FillableForm;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.formats.docx.FillableDocx;
 import loesscape.formats.fillable.FillablePdf;
 import loesscape.formats.paper.Theme;
 import loesscape.formats.template.TemplateFile;
@@ -22,6 +33,7 @@ import org.apache.pdfbox.pdmodel.fdf.FDFDocument;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Answers from elsewhere, and the questions they belong to. */
 class AnswersBroughtTest {
@@ -193,6 +205,69 @@ class AnswersBroughtTest {
     }
 
     @ParameterizedTest
+    @ValueSource(strings = {"", "de", "ar"})
+    void everyFilledDocxOfTheDemoComesBackAsItWent(String language) {
+        for (String name : DemoDocuments.names()) {
+            PreparedTemplate template = PreparedTemplate.of(DemoDocuments.template(name, language));
+            Answers answers = DemoDocuments.answers(name);
+            byte[] file = FillableDocx.write(FillableForm.of(template, answers), Theme.PLAIN, DemoDocuments::beside);
+            AnswerMatching.Matched back =
+                    AnswerMatching.of(template).match(AnswersBrought.read(file).getFirst());
+            assertThat(back.unmatched()).as(name).isEmpty();
+            for (Field field : template.template().fields()) {
+                String typed = answers.typed().getOrDefault(field.key(), "");
+                boolean isAsked = field.isTyped()
+                        && !(field.value() instanceof FieldValue.WorkedOut)
+                        && switch (field.kind().answer()) {
+                            case TEXT, NUMBER, YES_NO, CHOICE, CHOICES, DAY, TIME -> true;
+                            case SIGNATURE, FILES, PAYMENT -> false;
+                        };
+                if (!typed.isEmpty() && isAsked) {
+                    assertThat(Reading.of(field.kind(), back.answers().typed().getOrDefault(field.key(), "")))
+                            .as("%s %s in “%s”", name, field.key(), language)
+                            .isEqualTo(Reading.of(field.kind(), typed));
+                }
+            }
+        }
+    }
+
+    /** What a word processor does of itself: rows are copied with the names of the first, and days are written anew. */
+    @Test
+    void rowsThatWereAddedInAWordProcessorAreRowsOfTheirOwn() throws IOException {
+        Answers answers = new Answers(Map.of("samples", "r1", "ph@r1", "5.5"));
+        byte[] form = FillableDocx.write(FillableForm.of(TEMPLATE, answers), Theme.PLAIN, name -> Optional.empty());
+        Map<String, byte[]> parts = new LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(form))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                parts.put(entry.getName(), zip.readAllBytes());
+            }
+        }
+        String document = new String(parts.get("word/document.xml"), StandardCharsets.UTF_8);
+        Matcher row = Pattern.compile("<w:sdt>(?:(?!<w:sdt>).)*repeatingSectionItem.*?</w:tr></w:sdtContent></w:sdt>")
+                .matcher(document);
+        assertThat(row.find()).isTrue();
+        String second = row.group().replace("5.5", "7.25");
+        String twice = document.substring(0, row.end()) + second + document.substring(row.end());
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> part : parts.entrySet()) {
+                zip.putNextEntry(new ZipEntry(part.getKey()));
+                zip.write(
+                        part.getKey().equals("word/document.xml")
+                                ? twice.getBytes(StandardCharsets.UTF_8)
+                                : part.getValue());
+            }
+        }
+        Answers back = AnswerMatching.of(TEMPLATE)
+                .match(AnswersBrought.read(out.toByteArray()).getFirst())
+                .answers();
+        assertThat(back.typed())
+                .containsEntry("ph@r1", "5.5")
+                .containsEntry("ph@r2", "7.25")
+                .containsEntry("samples", "r1,r2");
+    }
+
+    @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
             <html/>                                    | This XML is no XFDF: it begins with “html”.
             <xfdf><fields>                             | The XML cannot be read
@@ -201,6 +276,7 @@ class AnswersBroughtTest {
             {"a":                                      | This is not JSON that can be read
             owner                                      | The table has no line below its heading.
             %PDF-1.7 broken                            | PDF
+            PK\3\4 broken                    | This archive is no document of a word processor
             %FDF-1.2 broken                            | The FDF file is broken
             """)
     void whatIsNoneIsRefusedInASentence(String file, String message) {

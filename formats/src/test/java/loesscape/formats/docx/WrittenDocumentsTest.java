@@ -161,7 +161,7 @@ class WrittenDocumentsTest {
         assertThat(answers)
                 .contains(
                         "<answer key=\"driller_name\">Ketter &amp; Sons</answer>",
-                        "<answer key=\"metre_price\">1,250.00</answer>");
+                        "<answer key=\"metre_price\">1250</answer>");
     }
 
     @Test

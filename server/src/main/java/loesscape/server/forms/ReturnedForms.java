@@ -17,7 +17,6 @@ import loesscape.formats.answers.GivenAnswers;
 import loesscape.formats.answers.InTheWay;
 import loesscape.formats.answers.UnreadableAnswers;
 import loesscape.formats.evidence.Trail;
-import loesscape.formats.form.FormReader;
 import loesscape.server.files.FileNames;
 import loesscape.server.filling.AnswerRules;
 import loesscape.server.filling.Fillings;
@@ -182,7 +181,9 @@ class ReturnedForms {
     private List<GivenAnswers> documents(byte[] file) {
         List<GivenAnswers> documents;
         try {
-            documents = FormReader.isPdf(file) ? heavy.run(() -> AnswersBrought.read(file)) : AnswersBrought.read(file);
+            documents = AnswersBrought.takesMuch(file)
+                    ? heavy.run(() -> AnswersBrought.read(file))
+                    : AnswersBrought.read(file);
         } catch (UnreadableAnswers e) {
             throw new Refused(Refused.Cause.NOT_VALID, String.valueOf(e.getMessage()));
         }

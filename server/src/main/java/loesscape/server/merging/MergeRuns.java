@@ -18,7 +18,6 @@ import loesscape.formats.answers.Merging;
 import loesscape.formats.answers.Merging.Made;
 import loesscape.formats.answers.Merging.Making;
 import loesscape.formats.answers.UnreadableAnswers;
-import loesscape.formats.form.FormReader;
 import loesscape.server.files.FileNames;
 import loesscape.server.merging.MergeRunStore.Order;
 import loesscape.server.merging.MergeRunStore.Remarked;
@@ -111,7 +110,9 @@ class MergeRuns {
     /** The answers in a file, one for each document. */
     List<GivenAnswers> documents(byte[] file) {
         try {
-            return FormReader.isPdf(file) ? heavy.run(() -> AnswersBrought.read(file)) : AnswersBrought.read(file);
+            return AnswersBrought.takesMuch(file)
+                    ? heavy.run(() -> AnswersBrought.read(file))
+                    : AnswersBrought.read(file);
         } catch (UnreadableAnswers e) {
             throw new Refused(Refused.Cause.NOT_VALID, String.valueOf(e.getMessage()));
         }
