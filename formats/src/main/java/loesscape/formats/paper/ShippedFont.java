@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -33,6 +34,7 @@ public enum ShippedFont {
     /** Where what a font lacks is looked for, in this order. */
     static final List<ShippedFont> OTHERS = List.of(LETTERS, HEBREW, ARABIC, MATHEMATICS, SYMBOLS);
 
+    private static final Map<ShippedFont, byte[]> FILES = new ConcurrentHashMap<>();
     private static final Map<ShippedFont, CmapLookup> CHARACTERS = new EnumMap<>(ShippedFont.class);
 
     private final String file;
@@ -69,15 +71,25 @@ public enum ShippedFont {
 
     /** The font, read anew: each document keeps one of its own. */
     public TrueTypeFont read() throws IOException {
-        try (InputStream stream = ShippedFont.class.getResourceAsStream("fonts/" + file + ".ttf")) {
-            if (stream == null) {
-                throw new IOException("The font " + file + " does not come with the application");
+        TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(bytes()));
+        // Ligatures have no letters of their own behind them: “finished” would be found and copied as “nished”.
+        font.setEnableGsub(false);
+        return font;
+    }
+
+    /** Its file, unpacked once: all of them together are 3 MB. */
+    private byte[] bytes() throws IOException {
+        byte[] known = FILES.get(this);
+        if (known == null) {
+            try (InputStream stream = ShippedFont.class.getResourceAsStream("fonts/" + file + ".ttf")) {
+                if (stream == null) {
+                    throw new IOException("The font " + file + " does not come with the application");
+                }
+                known = stream.readAllBytes();
             }
-            TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(stream));
-            // Ligatures have no letters of their own behind them: “finished” would be found and copied as “nished”.
-            font.setEnableGsub(false);
-            return font;
+            FILES.put(this, known);
         }
+        return known;
     }
 
     /** Whether the font has a character. */
