@@ -68,7 +68,7 @@
 </script>
 
 <!-- A file with answers: what is in it, what can be taken into the records, and what not, with why. -->
-<section class="returned" aria-label={file.name}>
+<section class="returned rounded-xl border bg-paper px-5 py-3" aria-label={file.name}>
   <header class="flex flex-wrap items-center gap-x-4 gap-y-2">
     <h2 class="text-reading font-semibold break-all">{file.name}</h2>
     {#if seen}
@@ -145,12 +145,3 @@
     {/if}
   {/if}
 </section>
-
-<style>
-  .returned {
-    padding: 12px 20px;
-    border: 1px solid var(--color-line);
-    border-radius: 12px;
-    background: var(--color-paper);
-  }
-</style>

@@ -18,7 +18,9 @@
     >Bring filled forms</FileButton
   >
   <span class="soft text-note"
-    >{isOver ? "Let them go here." : "PDF, DOCX, XFDF, FDF, CSV or JSON; drop them anywhere on this page."}</span
+    >{isOver
+      ? "Let them go here."
+      : "PDF, DOCX, XFDF, FDF, CSV or JSON; drop them anywhere on this page."}</span
   >
 </div>
 {#if brought.length}
@@ -40,6 +42,7 @@
     flex-wrap: wrap;
     align-items: center;
     gap: 4px 12px;
+    margin-inline: -6px;
     padding: 4px 6px;
     border-radius: 5px;
   }
