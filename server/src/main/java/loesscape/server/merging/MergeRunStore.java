@@ -118,9 +118,10 @@ class MergeRunStore {
                 .single();
     }
 
-    /** All that go on, the oldest first. */
-    List<UUID> underWay() {
-        return database.sql("SELECT id FROM merge_run WHERE ended IS NULL ORDER BY begun")
+    /** The oldest of those that go on. */
+    List<UUID> underWay(int most) {
+        return database.sql("SELECT id FROM merge_run WHERE ended IS NULL ORDER BY begun LIMIT ?")
+                .param(most)
                 .query((row, n) -> row.getObject("id", UUID.class))
                 .list();
     }

@@ -42,6 +42,9 @@ class MergeWork {
     /** So many documents of a run are made before it is another's turn. */
     private static final int IN_TURN = 5;
 
+    /** Answers of so many runs are held in memory; others wait for one of them to end. */
+    private static final int AT_ONCE = 4;
+
     private static final long MOST_BYTES = 1_000_000_000;
     private static final Duration KEPT = Duration.ofDays(7);
 
@@ -94,12 +97,10 @@ class MergeWork {
     @Scheduled(fixedDelay = 500, timeUnit = TimeUnit.MILLISECONDS)
     void goOn() {
         try {
-            List<UUID> underWay = store.underWay();
+            List<UUID> underWay = store.underWay(AT_ONCE);
             while (!underWay.isEmpty()) {
-                for (UUID run : underWay) {
-                    turn(run);
-                }
-                underWay = store.underWay();
+                underWay.forEach(this::attempt);
+                underWay = store.underWay(AT_ONCE);
             }
             begun.clear();
         } catch (Problems.Busy later) {
@@ -114,6 +115,20 @@ class MergeWork {
     @Scheduled(fixedDelay = 60, timeUnit = TimeUnit.SECONDS)
     void clear() {
         store.clear(KEPT);
+    }
+
+    /** What goes wrong with a run ends it, and keeps no other. */
+    private void attempt(UUID run) {
+        try {
+            turn(run);
+        } catch (Problems.Busy later) {
+            throw later;
+        } catch (RuntimeException e) {
+            DatabaseFull.passOn(e);
+            LOG.error("Run {} could not go on, and was ended", run, e);
+            store.end(run);
+            begun.remove(run);
+        }
     }
 
     private void turn(UUID run) {

@@ -12,6 +12,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import javax.sql.DataSource;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
 import org.apache.pdfbox.Loader;
@@ -20,6 +21,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Documents of a table of answers: made while nobody waits, stopped, saved together with a report, thrown away. */
@@ -145,6 +147,24 @@ class MergeRunsTest {
         JsonNode run = ended();
         assertThat(run.get("made").intValue()).isEqualTo(59);
         assertThat(saved(run)).hasSize(60);
+    }
+
+    @Test
+    void aRunThatCannotGoOnIsEndedAndKeepsNoOther() {
+        begin("DOCX", csv("Owner", "Ada"));
+        String good = ended().get("id").stringValue();
+        new JdbcTemplate(SERVER.part("dataSource", DataSource.class)).update("""
+                INSERT INTO merge_run (id, template_id, release, making, name, answers, documents, account_id, begun)
+                SELECT random_uuid(), template_id, release, making, 'broken', CAST(X'7b' AS BLOB), 3, account_id,
+                       DATEADD(DAY, -1, begun)
+                FROM merge_run WHERE id = ?
+                """, java.util.UUID.fromString(good));
+        assertThat(begin("DOCX", csv("Owner", "Bo")).get("ended").isNull()).isTrue();
+        assertThat(ended().get("made").intValue()).isEqualTo(1);
+        JsonNode oldest = author.get(merges).ok().json().at("/runs/2");
+        assertThat(oldest.get("name").stringValue()).isEqualTo("broken");
+        assertThat(oldest.get("ended").isNull()).isFalse();
+        assertThat(oldest.get("tried").intValue()).isZero();
     }
 
     @Test
