@@ -3,11 +3,9 @@ package loesscape.formats.answers;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.RowNames;
 import loesscape.formats.form.FormField;
@@ -239,30 +237,15 @@ public final class AnswersBrought {
     }
 
     private static List<GivenAnswers> table(String text) {
-        List<List<String>> lines;
+        SeparatedTable.Headed table;
         try {
-            lines = SeparatedTable.read(text);
+            table = SeparatedTable.headed(text, MOST);
         } catch (Refusal e) {
             throw new UnreadableAnswers(String.valueOf(e.getMessage()));
         }
-        if (lines.size() < 2) {
-            throw new UnreadableAnswers("The table has no line below its heading.");
-        }
-        if (lines.size() > MOST + 1) {
-            throw new UnreadableAnswers("The table has more than %,d lines.".formatted(MOST));
-        }
-        List<String> heading = lines.getFirst();
-        Set<String> names = new HashSet<>();
-        for (String name : heading) {
-            if (name.isEmpty() || !names.add(name)) {
-                throw new UnreadableAnswers(
-                        name.isEmpty()
-                                ? "A column of the table has no heading."
-                                : "Two columns of the table are headed “%s”; take one of them away.".formatted(name));
-            }
-        }
+        List<String> heading = table.heading();
         List<GivenAnswers> given = new ArrayList<>();
-        for (List<String> line : lines.subList(1, lines.size())) {
+        for (List<String> line : table.lines()) {
             Map<String, List<String>> values = new LinkedHashMap<>();
             for (int i = 0; i < Math.min(line.size(), heading.size()); i++) {
                 put(values, heading.get(i), line.get(i));

@@ -3,7 +3,9 @@ package loesscape.formats.table;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import loesscape.core.editing.Refusal;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -43,6 +45,41 @@ public final class SeparatedTable {
                     .formatted(e.getMessage(), lines.size() + 1));
         }
         return lines;
+    }
+
+    /**
+     * A table with a heading.
+     *
+     * @param heading what each column is called, each otherwise
+     * @param lines those below it; one may have more or fewer cells than the heading
+     */
+    public record Headed(List<String> heading, List<List<String>> lines) {}
+
+    /**
+     * Reads a table with a heading and at least one line below it.
+     *
+     * @param most how many lines are taken
+     * @throws Refusal where it is no such table
+     */
+    public static Headed headed(String table, int most) {
+        List<List<String>> lines = read(table);
+        if (lines.size() < 2) {
+            throw new Refusal("The table has no line below its heading.");
+        }
+        if (lines.size() > most + 1) {
+            throw new Refusal("A table has at most %,d lines; split it.".formatted(most));
+        }
+        List<String> heading = lines.getFirst();
+        Set<String> columns = new HashSet<>();
+        for (String column : heading) {
+            if (column.isEmpty()) {
+                throw new Refusal("A column of the table has no heading.");
+            }
+            if (!columns.add(column)) {
+                throw new Refusal("Two columns of the table are headed “%s”; take one of them away.".formatted(column));
+            }
+        }
+        return new Headed(heading, lines.subList(1, lines.size()));
     }
 
     /** What stands between the cells of the first line: a tab where there is one, else a semicolon, else a comma. */

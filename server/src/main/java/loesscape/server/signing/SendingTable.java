@@ -3,11 +3,9 @@ package loesscape.server.signing;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.Role;
 import loesscape.core.model.Template;
@@ -29,24 +27,10 @@ final class SendingTable {
 
     /** The lines of a table, their cells by the heading of their column; empty cells are left out. */
     static List<Map<String, String>> read(String table) {
-        List<List<String>> lines = SeparatedTable.read(table);
-        if (lines.size() < 2) {
-            throw new Refusal("The table has no line below its heading.");
-        }
-        if (lines.size() > MOST_LINES + 1) {
-            throw new Refusal("A table has at most %d lines; split it.".formatted(MOST_LINES));
-        }
-        List<String> heading = lines.getFirst();
-        Set<String> columns = new HashSet<>();
-        for (String column : heading) {
-            if (column.isEmpty() || !columns.add(column)) {
-                throw new Refusal(
-                        column.isEmpty()
-                                ? "A column has no heading."
-                                : "Two columns are headed “%s”; take one of them away.".formatted(column));
-            }
-        }
-        return lines.stream().skip(1).map(line -> cells(heading, line)).toList();
+        SeparatedTable.Headed headed = SeparatedTable.headed(table, MOST_LINES);
+        return headed.lines().stream()
+                .map(line -> cells(headed.heading(), line))
+                .toList();
     }
 
     private static Map<String, String> cells(List<String> heading, List<String> line) {

@@ -50,10 +50,7 @@ class BroughtDocumentTest {
         String id = author.url().replaceAll(".*/", "").replaceAll("[?#].*", "");
         release.post("/api/templates/" + id + "/releases", "{\"revision\":0,\"notes\":\"\",\"accepted\":\"Tried\"}")
                 .ok();
-        String path = release.post("/api/templates/" + id + "/releases/1/links", "{}")
-                .ok()
-                .text()
-                .replaceAll("(?s).*(/fill/[A-Za-z0-9_-]+).*", "$1");
+        String path = Steps.fillingLink(release, id);
         Page filler = BROWSER.phone();
         filler.navigate(SERVER.address() + path);
         filler.getByLabel("Lessee").fill("Tessel Aarden");

@@ -165,14 +165,7 @@ class FromFileToArchiveTest {
         assertThat(asked).isVisible();
         asked.fill("Wieke Molenaar");
         Browser.isAccessible(phone);
-        Locator pad = phone.locator("#f-signed_by_the_lessee svg");
-        pad.scrollIntoViewIfNeeded();
-        var box = pad.boundingBox();
-        phone.mouse().move(box.x + 30, box.y + 50);
-        phone.mouse().down();
-        phone.mouse().move(box.x + 90, box.y + 20);
-        phone.mouse().move(box.x + 140, box.y + 55);
-        phone.mouse().up();
+        Steps.sign(phone, "#f-signed_by_the_lessee");
         while (phone.getByRole(AriaRole.BUTTON, named("Next page")).isVisible()) {
             phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
         }

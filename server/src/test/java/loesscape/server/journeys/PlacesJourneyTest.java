@@ -167,10 +167,7 @@ class PlacesJourneyTest {
     void onAPhoneItIsAskedAsQuestionsAndItsPageCanBeLookedAt() {
         Visitor author = SERVER.author();
         String id = author.template("Drainage consent");
-        String path = author.post("/api/templates/" + id + "/releases/1/links", "{}")
-                .ok()
-                .text()
-                .replaceAll("(?s).*(/fill/[A-Za-z0-9_-]+).*", "$1");
+        String path = Steps.fillingLink(author, id);
         Page filler = BROWSER.phone();
         filler.navigate(SERVER.address() + path);
         filler.getByLabel("Name of the owner of the land").fill("Tessel Aarden");

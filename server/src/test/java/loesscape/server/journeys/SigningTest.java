@@ -74,7 +74,7 @@ class SigningTest {
             phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
         }
         phone.getByLabel("Write your initials instead of drawing").fill("FO");
-        sign(phone, "#f-owner_signature");
+        Steps.sign(phone, "#f-owner_signature");
         phone.getByRole(AriaRole.BUTTON, named("Finish")).click();
         assertThat(phone.getByText("This still needs an answer.").first()).isVisible();
         pay(phone, "Have it refused", "was refused");
@@ -83,7 +83,7 @@ class SigningTest {
         phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
         phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
         phone.locator("#f-payment_signature svg").scrollIntoViewIfNeeded();
-        sign(phone, "#f-payment_signature");
+        Steps.sign(phone, "#f-payment_signature");
         phone.getByRole(AriaRole.BUTTON, named("Finish")).click();
         assertThat(phone.getByRole(AriaRole.HEADING, named("Thank you"))).isVisible();
         Browser.isAccessible(phone);
@@ -116,18 +116,6 @@ class SigningTest {
         assertThat(author.locator("main")).containsText("A payment was not made: nobody paid in time");
         assertThat(author.locator("main")).containsText("Paid € 250.00");
         Browser.isAccessible(author);
-    }
-
-    private static void sign(Page page, String pad) {
-        Locator drawing = page.locator(pad + " svg");
-        drawing.scrollIntoViewIfNeeded();
-        var box = drawing.boundingBox();
-        page.mouse().move(box.x + 30, box.y + 50);
-        page.mouse().down();
-        page.mouse().move(box.x + 90, box.y + 20);
-        page.mouse().move(box.x + 140, box.y + 55);
-        page.mouse().up();
-        assertThat(drawing.locator("path.pen")).isVisible();
     }
 
     private static void pay(Page phone, String how, String said) {

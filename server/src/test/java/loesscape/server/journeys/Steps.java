@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 import loesscape.server.testing.Browser;
 import loesscape.server.testing.RunningServer;
+import loesscape.server.testing.Visitor;
 
 /** What authors do again and again in the journeys. */
 final class Steps {
@@ -83,6 +84,27 @@ final class Steps {
             page.keyboard().press("Tab");
         }
         throw new AssertionError("Tab does not lead there: " + isSo);
+    }
+
+    /** Signs by hand, in the pad of a field. */
+    static void sign(Page page, String pad) {
+        Locator drawing = page.locator(pad + " svg");
+        drawing.scrollIntoViewIfNeeded();
+        var box = drawing.boundingBox();
+        page.mouse().move(box.x + 30, box.y + 50);
+        page.mouse().down();
+        page.mouse().move(box.x + 90, box.y + 20);
+        page.mouse().move(box.x + 140, box.y + 55);
+        page.mouse().up();
+        assertThat(drawing.locator("path.pen")).isVisible();
+    }
+
+    /** Makes a link to the first release of a template, and tells its path. */
+    static String fillingLink(Visitor author, String template) {
+        return author.post("/api/templates/" + template + "/releases/1/links", "{}")
+                .ok()
+                .text()
+                .replaceAll("(?s).*(/fill/[A-Za-z0-9_-]+).*", "$1");
     }
 
     static Page.GetByRoleOptions named(String name) {
