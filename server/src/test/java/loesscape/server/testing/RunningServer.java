@@ -86,8 +86,6 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
                     InputStream database = new GZIPInputStream(packed)) {
                 Files.copy(database, data.resolve("loesscape.mv.db"));
             }
-        } else if (demo && settings.length == 0 && facing.equals(Facing.DEMO)) {
-            DemoData.into(data);
         }
         start();
     }
