@@ -170,10 +170,6 @@ class FromFileToArchiveTest {
             phone.getByRole(AriaRole.BUTTON, named("Next page")).click();
         }
         phone.getByRole(AriaRole.BUTTON, named("Finish")).click();
-        phone.screenshot(new Page.ScreenshotOptions()
-                .setPath(java.nio.file.Path.of("/tmp/phone.png"))
-                .setFullPage(false));
-        System.out.println("PHONE " + phone.locator("body").innerText());
         assertThat(phone.getByRole(AriaRole.HEADING, named("Thank you"))).isVisible();
 
         byte[] sealed = sent.sealed();

@@ -89,7 +89,8 @@ final class Steps {
     /** Signs by hand, in the pad of a field. */
     static void sign(Page page, String pad) {
         Locator drawing = page.locator(pad + " svg");
-        drawing.scrollIntoViewIfNeeded();
+        // What lies beneath the bar at the foot of the page counts as seen, but cannot be reached.
+        drawing.evaluate("pad => pad.scrollIntoView({ block: 'center' })");
         var box = drawing.boundingBox();
         page.mouse().move(box.x + 30, box.y + 50);
         page.mouse().down();
