@@ -144,7 +144,7 @@ class ReturnedFormsTest {
 
     @Test
     void whatIsLockedIsNotTakenButWhereItStandsThereAlready() {
-        String form = "<xfdf xmlns=\"http://ns.adobe.com/xfdf/\"><fields>%s</fields></xfdf>";
+        String form = "<xfdf><fields>%s</fields></xfdf>";
         String field = "<field name=\"%s\"><value>%s</value></field>";
         // Whoever says that they are sure can change nothing above; before that they could.
         String plain = field.formatted("owner", "Ada") + field.formatted("sure", "yes");
