@@ -12,15 +12,12 @@ import loesscape.core.evaluation.State;
 import loesscape.core.model.Refused;
 import loesscape.core.signing.SignedDocument;
 import loesscape.formats.answers.AnswerMatching;
-import loesscape.formats.answers.AnswersBrought;
 import loesscape.formats.answers.GivenAnswers;
 import loesscape.formats.answers.InTheWay;
-import loesscape.formats.answers.UnreadableAnswers;
 import loesscape.formats.evidence.Trail;
 import loesscape.server.files.FileNames;
 import loesscape.server.filling.AnswerRules;
 import loesscape.server.filling.Fillings;
-import loesscape.server.platform.web.HeavyWork;
 import loesscape.server.platform.web.Problems;
 import loesscape.server.records.ReturnedFormStore;
 import loesscape.server.records.ReturnedFormStore.ReturnedForm;
@@ -44,7 +41,7 @@ class ReturnedForms {
     private final ReturnedFormStore returned;
     private final Fillings fillings;
     private final AnswerRules rules;
-    private final HeavyWork heavy;
+    private final AnswerFiles answerFiles;
     private final TransactionTemplate transactions;
     private final Clock clock;
 
@@ -55,7 +52,7 @@ class ReturnedForms {
             ReturnedFormStore returned,
             Fillings fillings,
             AnswerRules rules,
-            HeavyWork heavy,
+            AnswerFiles answerFiles,
             TransactionTemplate transactions,
             Clock clock) {
         this.releaseList = releaseList;
@@ -64,7 +61,7 @@ class ReturnedForms {
         this.returned = returned;
         this.fillings = fillings;
         this.rules = rules;
-        this.heavy = heavy;
+        this.answerFiles = answerFiles;
         this.transactions = transactions;
         this.clock = clock;
     }
@@ -179,14 +176,7 @@ class ReturnedForms {
     }
 
     private List<GivenAnswers> documents(byte[] file) {
-        List<GivenAnswers> documents;
-        try {
-            documents = AnswersBrought.takesMuch(file)
-                    ? heavy.run(() -> AnswersBrought.read(file))
-                    : AnswersBrought.read(file);
-        } catch (UnreadableAnswers e) {
-            throw new Refused(Refused.Cause.NOT_VALID, String.valueOf(e.getMessage()));
-        }
+        List<GivenAnswers> documents = answerFiles.read(file);
         if (documents.size() > MOST) {
             throw new Refused(
                     Refused.Cause.NOT_VALID,

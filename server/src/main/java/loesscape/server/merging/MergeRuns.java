@@ -12,18 +12,15 @@ import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import loesscape.core.model.Refused;
-import loesscape.formats.answers.AnswersBrought;
-import loesscape.formats.answers.GivenAnswers;
 import loesscape.formats.answers.Merging;
 import loesscape.formats.answers.Merging.Made;
 import loesscape.formats.answers.Merging.Making;
-import loesscape.formats.answers.UnreadableAnswers;
 import loesscape.server.files.FileNames;
+import loesscape.server.forms.AnswerFiles;
 import loesscape.server.merging.MergeRunStore.Order;
 import loesscape.server.merging.MergeRunStore.Remarked;
 import loesscape.server.merging.MergeRunStore.Standing;
 import loesscape.server.platform.database.Spool;
-import loesscape.server.platform.web.HeavyWork;
 import loesscape.server.platform.web.Problems;
 import loesscape.server.templates.ReleasedTemplates;
 import org.jspecify.annotations.Nullable;
@@ -38,13 +35,13 @@ class MergeRuns {
     private static final int MOST_SHOWN = 50;
     private final MergeRunStore store;
     private final ReleasedTemplates releases;
-    private final HeavyWork heavy;
+    private final AnswerFiles answerFiles;
     private final Spool spool;
 
-    MergeRuns(MergeRunStore store, ReleasedTemplates releases, HeavyWork heavy, Spool spool) {
+    MergeRuns(MergeRunStore store, ReleasedTemplates releases, AnswerFiles answerFiles, Spool spool) {
         this.store = store;
         this.releases = releases;
-        this.heavy = heavy;
+        this.answerFiles = answerFiles;
         this.spool = spool;
     }
 
@@ -92,7 +89,7 @@ class MergeRuns {
     /** Begins a run. */
     void begin(UUID template, int release, Making making, String name, byte[] file, long account) {
         releases.get(template, release);
-        int documents = documents(file).size();
+        int documents = answerFiles.read(file).size();
         if (documents > MOST_DOCUMENTS) {
             throw new Refused(
                     Refused.Cause.NOT_VALID,
@@ -105,17 +102,6 @@ class MergeRuns {
                     "%d of your runs go on already; wait for one of them, or stop it.".formatted(MOST_UNDER_WAY));
         }
         store.begin(new Order(template, release, making, FileNames.plain(name, "answers"), file, documents), account);
-    }
-
-    /** The answers in a file, one for each document. */
-    List<GivenAnswers> documents(byte[] file) {
-        try {
-            return AnswersBrought.takesMuch(file)
-                    ? heavy.run(() -> AnswersBrought.read(file))
-                    : AnswersBrought.read(file);
-        } catch (UnreadableAnswers e) {
-            throw new Refused(Refused.Cause.NOT_VALID, String.valueOf(e.getMessage()));
-        }
     }
 
     /** Ends a run; what was made stays. */

@@ -15,6 +15,7 @@ import loesscape.formats.answers.Merging;
 import loesscape.formats.answers.Merging.Made;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.server.accounts.OrganisationStore;
+import loesscape.server.forms.AnswerFiles;
 import loesscape.server.merging.MergeRunStore.Order;
 import loesscape.server.merging.MergeRunStore.Progress;
 import loesscape.server.platform.database.DatabaseFull;
@@ -49,7 +50,7 @@ class MergeWork {
     private static final Duration KEPT = Duration.ofDays(7);
 
     private final MergeRunStore store;
-    private final MergeRuns runs;
+    private final AnswerFiles answerFiles;
     private final ReleasedTemplates releases;
     private final PictureStore pictures;
     private final SheetStore sheets;
@@ -76,7 +77,7 @@ class MergeWork {
 
     MergeWork(
             MergeRunStore store,
-            MergeRuns runs,
+            AnswerFiles answerFiles,
             ReleasedTemplates releases,
             PictureStore pictures,
             SheetStore sheets,
@@ -84,7 +85,7 @@ class MergeWork {
             HeavyWork heavy,
             Clock clock) {
         this.store = store;
-        this.runs = runs;
+        this.answerFiles = answerFiles;
         this.releases = releases;
         this.pictures = pictures;
         this.sheets = sheets;
@@ -157,7 +158,7 @@ class MergeWork {
         Begun known = begun.get(run);
         if (known == null) {
             known = store.order(run)
-                    .map(order -> new Begun(merging(order), runs.documents(order.answers()), store.progress(run)))
+                    .map(order -> new Begun(merging(order), answerFiles.read(order.answers()), store.progress(run)))
                     .orElse(null);
             if (known != null) {
                 begun.put(run, known);

@@ -168,6 +168,22 @@ class MergeRunsTest {
     }
 
     @Test
+    void twoRunsOfAnAccountGoOnAtATime() {
+        String[] many = new String[1_500];
+        java.util.Arrays.fill(many, "Ada");
+        many[0] = "Owner";
+        begin("PDF", csv(many));
+        begin("PDF", csv(many));
+        author.upload(merges + "?release=1&making=PDF", csv("Owner", "Bo")).problem(409);
+        for (JsonNode run : author.get(merges).ok().json().get("runs")) {
+            author.post(merges + "/" + run.get("id").stringValue() + "/stop", null)
+                    .ok();
+        }
+        begin("DOCX", csv("Owner", "Bo"));
+        assertThat(ended().get("made").intValue()).isEqualTo(1);
+    }
+
+    @Test
     void everyKindOfDocumentIsMade() throws IOException {
         for (String making : new String[] {"DOCX", "FILLABLE", "FILLABLE_DOCX"}) {
             begin(making, csv("Owner", "Ada"));
