@@ -57,6 +57,10 @@
               about: { template, number: Number(item) },
             }
           : { load: () => import("./pages/Records.svelte"), about: { template } };
+      case "reach":
+        return { load: () => import("./pages/Reach.svelte"), about: { template } };
+      case "prove":
+        return { load: () => import("./pages/Prove.svelte"), about: { template } };
       case "signers":
         return { load: () => import("./pages/Signers.svelte"), about: { template } };
       case "send":

@@ -6,8 +6,9 @@ class Router {
     addEventListener("popstate", () => (this.path = location.pathname));
   }
 
-  go(path: string): void {
-    history.pushState(null, "", path);
+  /** Goes to a page, and there to a place in it. */
+  go(path: string, place = ""): void {
+    history.pushState(null, "", place ? `${path}#${place}` : path);
     this.path = path;
     scrollTo(0, 0);
   }
@@ -21,7 +22,7 @@ export function inside(node: Element): () => void {
   const follow = (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey || event.button !== 0) return;
     event.preventDefault();
-    router.go(link.pathname);
+    router.go(link.pathname, link.hash.slice(1));
   };
   link.addEventListener("click", follow);
   return () => link.removeEventListener("click", follow);

@@ -27,6 +27,16 @@ export type AnswerKept = {
   obstacles: Obstacle[];
 };
 
+export type AnswerPiece = {
+  shape: Shape;
+  words: string;
+  condition: Condition;
+  typed: string;
+  others: string[];
+  low: Value | null;
+  high: Value | null;
+};
+
 export type AsClauses = {
   condition: Condition;
 };
@@ -60,6 +70,8 @@ export type BandClause = {
   bands: string[];
   whenBlank: boolean | null;
 };
+
+export type Becomes = "yes" | "no" | "folded" | "depends" | "says" | "undecided" | "never";
 
 export type Begun = {
   id: string;
@@ -128,6 +140,16 @@ export type Change = {
   address: string;
   typed: string;
   words: string;
+};
+
+export type Changed = {
+  key: string;
+  name: string;
+  what: string;
+  example: Example;
+  answers: string;
+  before: string;
+  after: string;
 };
 
 export type Check = {
@@ -320,6 +342,12 @@ export type Content = {
   filled: FilledPage[];
 };
 
+export type Context = {
+  today: string | null;
+  stage: Stage;
+  role: string;
+};
+
 export type CopyPages = {
   version: string;
   pages: number;
@@ -466,6 +494,7 @@ export type DraftSettings = {
   pageSettings: PageSettings;
   rightToLeft: boolean;
   trials: TrialView[];
+  promises: PromiseView[];
   findings: Finding[];
 };
 
@@ -513,7 +542,9 @@ export type Edit =
   | ({ type: "removeList" } & EditRemoveList)
   | ({ type: "setFinish" } & EditSetFinish)
   | ({ type: "setPageSettings" } & EditSetPageSettings)
-  | ({ type: "putTrial" } & EditPutTrial)
+  | ({ type: "setPromises" } & EditSetPromises)
+  | ({ type: "putTrials" } & EditPutTrials)
+  | ({ type: "together" } & EditTogether)
   | ({ type: "removeTrial" } & EditRemoveTrial)
   | ({ type: "setBands" } & EditSetBands)
   | ({ type: "follow" } & EditFollow)
@@ -631,8 +662,8 @@ export type EditPutTable = {
   table: string[][];
 };
 
-export type EditPutTrial = {
-  trial: Trial;
+export type EditPutTrials = {
+  trials: Trial[];
 };
 
 export type EditRelabel = {
@@ -766,6 +797,10 @@ export type EditSetPlaces = {
   places: Place[];
 };
 
+export type EditSetPromises = {
+  promises: PromiseRule[];
+};
+
 export type EditSetRole = {
   keys: string[];
   role: string;
@@ -817,6 +852,10 @@ export type EditTakeOver = {
   items: string[];
 };
 
+export type EditTogether = {
+  edits: Edit[];
+};
+
 export type EditUseBlock = {
   block: Template;
   id: string;
@@ -836,6 +875,61 @@ export type EntryWanted = {
 export type Erasing = {
   address: string;
   because: string;
+};
+
+export type Example = {
+  answers: Record<string, string>;
+  context: Context;
+};
+
+export type Expectation =
+  | ({ type: "is" } & ExpectationIs)
+  | ({ type: "counts" } & ExpectationCounts)
+  | ({ type: "offered" } & ExpectationOffered)
+  | ({ type: "looks" } & ExpectationLooks)
+  | ({ type: "tells" } & ExpectationTells)
+  | ({ type: "refuses" } & ExpectationRefuses)
+  | ({ type: "takesPart" } & ExpectationTakesPart)
+  | ({ type: "finishes" } & ExpectationFinishes);
+
+export type ExpectationCounts = {
+  address: string;
+  typed: string;
+};
+
+export type ExpectationFinishes = {
+  is: boolean;
+};
+
+export type ExpectationIs = {
+  address: string;
+  aspect: Aspect;
+  is: boolean;
+};
+
+export type ExpectationLooks = {
+  address: string;
+  look: Look;
+};
+
+export type ExpectationOffered = {
+  address: string;
+  choices: string[];
+};
+
+export type ExpectationRefuses = {
+  address: string;
+  is: boolean;
+};
+
+export type ExpectationTakesPart = {
+  role: string;
+  is: boolean;
+};
+
+export type ExpectationTells = {
+  address: string;
+  sign: string;
 };
 
 export type Explained = {
@@ -1042,6 +1136,8 @@ export type Finding = {
   key: string;
   message: string;
   blocks: boolean;
+  example: Example | null;
+  mends: Mend[];
 };
 
 export type FinishRule = {
@@ -1120,6 +1216,8 @@ export type HandedOn = {
 export type History = {
   steps: Step[];
 };
+
+export type HowMany = "exactlyOne" | "atMostOne" | "atLeastOne";
 
 export type IdentityAnswer = {
   shown: boolean;
@@ -1403,6 +1501,11 @@ export type Marked = {
 
 export type Medium = "both" | "filling" | "document";
 
+export type Mend = {
+  words: string;
+  edit: Edit;
+};
+
 export type MergeRun = {
   id: string;
   release: number;
@@ -1418,6 +1521,14 @@ export type MergeRun = {
 
 export type MergeRunList = {
   runs: MergeRun[];
+};
+
+export type Missed = {
+  address: string;
+  about: string;
+  expected: string;
+  actual: string;
+  because: string;
 };
 
 export type Motion = "none" | "fade" | "slide";
@@ -1577,6 +1688,11 @@ export type OfRole = {
 export type Offer = {
   parent: string;
   perAnswer: Record<string, string[]>;
+};
+
+export type OnlyInOne = {
+  key: string;
+  name: string;
 };
 
 export type OpenInvitation = {
@@ -1885,6 +2001,80 @@ export type Progress = {
   asked: number;
 };
 
+export type PromiseRule = {
+  whenever: Condition;
+  promised: Promised;
+};
+
+export type PromiseVerdict =
+  | ({ type: "kept" } & PromiseVerdictKept)
+  | ({ type: "broken" } & PromiseVerdictBroken)
+  | ({ type: "open" } & PromiseVerdictOpen);
+
+export type PromiseVerdictBroken = {
+  example: Example;
+};
+
+export type PromiseVerdictKept = {
+  isIdle: boolean;
+};
+
+export type PromiseVerdictOpen = {
+  because: string[];
+};
+
+export type PromiseView = {
+  rule: PromiseRule;
+  sentence: Sentence;
+};
+
+export type Promised =
+  | ({ type: "nodeIs" } & PromisedNodeIs)
+  | ({ type: "nodeLooks" } & PromisedNodeLooks)
+  | ({ type: "someShown" } & PromisedSomeShown)
+  | ({ type: "roleSigns" } & PromisedRoleSigns)
+  | ({ type: "canFinish" } & PromisedCanFinish)
+  | ({ type: "isMet" } & PromisedIsMet);
+
+export type PromisedCanFinish = {
+  is: boolean;
+};
+
+export type PromisedIsMet = {
+  condition: Condition;
+  is: boolean;
+};
+
+export type PromisedNodeIs = {
+  key: string;
+  aspect: Aspect;
+  is: boolean;
+};
+
+export type PromisedNodeLooks = {
+  key: string;
+  look: Look;
+  is: boolean;
+};
+
+export type PromisedRoleSigns = {
+  role: string;
+  is: boolean;
+};
+
+export type PromisedSomeShown = {
+  keys: string[];
+  count: HowMany;
+};
+
+export type Proof = {
+  revision: number;
+  findings: Finding[];
+  promises: PromiseVerdict[];
+  trials: TriedView[];
+  coverage: TriedShare;
+};
+
 export type ProposedMark = {
   label: string;
   place: PrintedBox;
@@ -1903,6 +2093,103 @@ export type ProposedPlace = {
 };
 
 export type Quantity = "any" | "every" | "no";
+
+export type ReachAcross = {
+  column: ReachColumn;
+  rows: AnswerPiece[];
+  other: string;
+  across: AnswerPiece[];
+  cells: ReachCell[][];
+};
+
+export type ReachAspect =
+  | ({ type: "ofNode" } & ReachAspectOfNode)
+  | ({ type: "ofLook" } & ReachAspectOfLook)
+  | ({ type: "ofCheck" } & ReachAspectOfCheck)
+  | ({ type: "ofPhrase" } & ReachAspectOfPhrase)
+  | ({ type: "ofChoice" } & ReachAspectOfChoice)
+  | ({ type: "ofValue" } & ReachAspectOfValue)
+  | ({ type: "ofSign" } & ReachAspectOfSign)
+  | ({ type: "ofRole" } & ReachAspectOfRole)
+  | ({ type: "ofFinish" } & ReachAspectOfFinish);
+
+export type ReachAspectOfCheck = {
+  check: number;
+};
+
+export type ReachAspectOfChoice = {
+  choice: string;
+};
+
+export type ReachAspectOfFinish = {
+  rule: number;
+};
+
+export type ReachAspectOfLook = {
+  rule: number;
+  look: Look;
+};
+
+export type ReachAspectOfNode = {
+  aspect: Aspect;
+};
+
+export type ReachAspectOfPhrase = {
+  phrase: number;
+};
+
+export type ReachAspectOfRole = {
+  role: string;
+};
+
+export type ReachAspectOfSign = {
+};
+
+export type ReachAspectOfValue = {
+};
+
+export type ReachCell = {
+  becomes: Becomes;
+  words: string;
+  isTrouble: boolean;
+};
+
+export type ReachColumn = {
+  key: string;
+  name: string;
+  heading: string;
+  aspect: ReachAspect;
+  yes: string;
+  no: string;
+  isSettable: boolean;
+};
+
+export type ReachExamples = {
+  yes: Example | null;
+  no: Example | null;
+  because: string[];
+};
+
+export type ReachStroke = {
+  key: string;
+  aspect: ReachAspect;
+  rows: number[];
+  is: boolean;
+};
+
+export type ReachTable = {
+  field: string;
+  rows: AnswerPiece[];
+  columns: ReachColumn[];
+  cells: ReachCell[][];
+  isSettable: boolean;
+  note: string;
+};
+
+export type ReachView = {
+  revision: number;
+  table: ReachTable;
+};
 
 export type Readable = {
   ratio: string;
@@ -2006,6 +2293,14 @@ export type ReturnedFile = {
   forms: Returned[];
 };
 
+export type Rewritten = {
+  key: string;
+  name: string;
+  what: string;
+  before: string;
+  after: string;
+};
+
 export type Right = "none" | "see" | "send" | "write" | "own";
 
 export type Role = {
@@ -2094,6 +2389,12 @@ export type SetClause = {
   whenBlank: boolean | null;
 };
 
+export type SetInReach = {
+  revision: number;
+  edges: string[];
+  strokes: ReachStroke[];
+};
+
 export type SetTest = "includes" | "doesNotInclude" | "includesAll" | "isExactly";
 
 export type Setting = {
@@ -2103,6 +2404,8 @@ export type Setting = {
 };
 
 export type Shade = "plain" | "moss" | "river" | "straw" | "ochre" | "clay" | "stone";
+
+export type Shape = "blank" | "exactly" | "between" | "choice" | "like" | "refused";
 
 export type SharedCondition = {
   key: string;
@@ -2187,6 +2490,17 @@ export type Step = {
   back: number;
 };
 
+export type SuggestedTrial = {
+  trial: Trial;
+  tries: string[];
+};
+
+export type Suggestions = {
+  trials: SuggestedTrial[];
+  impossible: string[];
+  isWhole: boolean;
+};
+
 export type TableColumn = {
   label: string;
   isNumeric: boolean;
@@ -2224,6 +2538,7 @@ export type Template = {
   finish: FinishRule[];
   pageSettings: PageSettings;
   trials: Trial[];
+  promises: PromiseRule[];
 };
 
 export type TemplateImported = {
@@ -2290,6 +2605,10 @@ export type TrailLine = {
 export type Trial = {
   name: string;
   answers: Record<string, string>;
+  stage: Stage;
+  role: string;
+  day: string | null;
+  expected: Expectation[];
 };
 
 export type TrialName = {
@@ -2299,6 +2618,39 @@ export type TrialName = {
 export type TrialView = {
   name: string;
   answers: number;
+  expected: number;
+};
+
+export type TriedClause = {
+  key: string;
+  what: string;
+  clause: string;
+  isMet: boolean;
+  isNotMet: boolean;
+  decidesMet: boolean;
+  decidesNotMet: boolean;
+};
+
+export type TriedEdge = {
+  field: string;
+  operand: ClauseOperand;
+  edge: string;
+  isTried: boolean;
+};
+
+export type TriedShare = {
+  clauses: number;
+  bothWays: number;
+  deciding: number;
+  edges: number;
+  exactly: number;
+  untried: TriedClause[];
+  missedEdges: TriedEdge[];
+};
+
+export type TriedView = {
+  name: string;
+  missed: Missed[];
 };
 
 export type Turn = "waiting" | "acting" | "finished" | "skipped";
@@ -2318,6 +2670,13 @@ export type TypedAnswer = {
 };
 
 export type Typeface = "sans" | "serif";
+
+export type Undecided = {
+  key: string;
+  name: string;
+  what: string;
+  because: string[];
+};
 
 export type UseOfBlock = {
   revision: number;
@@ -2396,10 +2755,25 @@ export type Verb = {
 
 export type Verdict = "sealedHere" | "sealedByOthers" | "changed" | "notSealed" | "unreadable";
 
+export type VersionDifference = {
+  added: OnlyInOne[];
+  removed: OnlyInOne[];
+  changed: Changed[];
+  rewritten: Rewritten[];
+  open: Undecided[];
+};
+
 export type VersionRow = {
   version: number;
   by: string;
   made: string;
+};
+
+export type VersionsCompared = {
+  from: number;
+  to: number | null;
+  revision: number;
+  difference: VersionDifference;
 };
 
 export type Vocabulary = {

@@ -65,13 +65,13 @@ export function actions(copy: WorkingCopy, view: ViewActions): Action[] {
     {
       label: "Next finding",
       name: "nextFinding",
-      works: !!copy.settings?.findings.length,
+      works: copy.findings.length > 0,
       work: () => copy.nextFinding(1),
     },
     {
       label: "Finding before",
       name: "findingBefore",
-      works: !!copy.settings?.findings.length,
+      works: copy.findings.length > 0,
       work: () => copy.nextFinding(-1),
     },
     { label: "Next field to answer", name: "nextUnanswered", works: true, work: () => copy.nextUnanswered() },

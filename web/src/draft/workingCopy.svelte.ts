@@ -10,11 +10,22 @@ import type {
   DraftChange,
   DraftSettings,
   Edit,
+  Example,
+  Finding,
+  Missed,
   Node,
   NodeState,
   NodeView,
+  PromiseView,
+  PromiseVerdict,
+  Proof,
+  ReachStroke,
   SharedCondition,
   Stage,
+  Suggestions,
+  TrialView,
+  TriedClause,
+  TriedShare,
   Vocabulary,
 } from "../api/types";
 
@@ -271,6 +282,99 @@ export class WorkingCopy {
     }
   }
 
+  /** What the document does for all possible answers; it comes when it is ready, behind the edits. */
+  private proof = $state.raw<Proof | null>(null);
+
+  /** Whether that is known of the document as it is now. */
+  readonly isProven: boolean = $derived(this.proof?.revision === this.revision && !this.pending);
+
+  /** What its author probably did not mean. What was found before the last edits stands until it is looked at anew. */
+  readonly findings: Finding[] = $derived([
+    ...(this.settings?.findings ?? []),
+    ...(this.proof?.findings.filter(({ key }) => !key || this.nodes.has(key)) ?? []),
+  ]);
+
+  /** What is promised, and whether it is so; null while that is being looked at. */
+  readonly promises: (PromiseView & { verdict: PromiseVerdict | null })[] = $derived(
+    (this.settings?.promises ?? []).map((promise, i) => ({
+      ...promise,
+      verdict: (this.proof?.revision === this.revision && this.proof.promises[i]) || null,
+    })),
+  );
+
+  /** The trials, and what came otherwise than was expected; null while that is being looked at. */
+  readonly trials: (TrialView & { missed: Missed[] | null })[] = $derived(
+    (this.settings?.trials ?? []).map((trial) => ({
+      ...trial,
+      missed:
+        (this.proof?.revision === this.revision &&
+          this.proof.trials.find(({ name }) => name === trial.name)?.missed) ||
+        null,
+    })),
+  );
+
+  /** Sets what is to be so for some answers to a field, in the lines of a table of a revision; of another it is refused. */
+  setInReach(field: string, revision: number, edges: string[], strokes: ReachStroke[]): Promise<unknown> {
+    return this.ask(async () => {
+      const set = { revision, edges, strokes };
+      this.take(await request("POST", `${this.base}/reach/${field}`, set));
+    });
+  }
+
+  /** How much of the logic the trials have tried; as before the last edits until that is looked at anew. */
+  readonly coverage: TriedShare | null = $derived(this.proof?.coverage ?? null);
+
+  /** What no trial has tried yet, by what it is about; nothing where there are no trials at all. */
+  readonly untriedClauses: ReadonlyMap<string, TriedClause[]> = $derived.by(() => {
+    const untried = new Map<string, TriedClause[]>();
+    if (!this.settings?.trials.length) return untried;
+    for (const clause of this.coverage?.untried ?? [])
+      untried.set(clause.key, [...(untried.get(clause.key) ?? []), clause]);
+    return untried;
+  });
+
+  /** Trials of what its own have not tried. */
+  suggestedTrials(): Promise<Suggestions> {
+    return request("GET", `${this.base}/trials/suggested`);
+  }
+
+  /** Keeps how the document stands with the answers tried out as a trial; without a name it is called by its answers. */
+  record(name: string): Promise<boolean | null> {
+    return this.ask(async () => {
+      this.take(await request("POST", `${this.base}/trials`, { name }));
+      return true;
+    });
+  }
+
+  /** Expects of a trial what comes of its answers now. */
+  expect(name: string): Promise<unknown> {
+    return this.ask(async () => this.take(await request("PUT", `${this.base}/trials`, { name })));
+  }
+
+  /** Why it could not be looked through; empty where it could, or was not tried. */
+  notLookedThrough = $state("");
+
+  /** Asks what the document does for all possible answers, unless that is known of this revision. */
+  lookThrough = async (): Promise<void> => {
+    if (this.proof?.revision === this.revision) return;
+    this.notLookedThrough = "";
+    try {
+      const proof = await request<Proof>("GET", `${this.base}/proof`);
+      if (proof.revision >= (this.proof?.revision ?? 0)) this.proof = proof;
+    } catch (problem) {
+      this.notLookedThrough = (problem as Error).message;
+    }
+  };
+
+  /** Types the answers of an example in place of what is typed. */
+  async tryExample(example: Example): Promise<void> {
+    void this.clearAnswers();
+    for (const [key, typed] of Object.entries(example.answers)) this.tryOut(key, typed);
+    if (this.stage !== example.context.stage || this.role !== example.context.role)
+      void this.seeAs(example.context.stage, example.context.role);
+    await this.queue;
+  }
+
   /** Whether what belongs to the document as a whole is being edited. */
   ofDocument = $state(false);
 
@@ -282,7 +386,7 @@ export class WorkingCopy {
 
   /** Selects the next finding's item, or, for those about the document, opens it. */
   async nextFinding(step: -1 | 1): Promise<void> {
-    const findings = this.settings?.findings ?? [];
+    const findings = this.findings;
     const order = ["", ...this.inside("").flatMap((page) => this.within(page))];
     const at = this.selected ? order.indexOf(this.selected) : this.ofDocument ? 0 : -1;
     const found = [...new Set(findings.map(({ key }) => order.indexOf(key)))].sort((a, b) => step * (a - b));

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Button from "../ui/Button.svelte";
-  import { setContext } from "svelte";
+  import { setContext, tick } from "svelte";
   import { ownHeaders } from "../api/http";
   import { FILES, keeperAt } from "../document/files";
   import { provide } from "../draft/context";
@@ -8,11 +8,13 @@
   import Desk from "../draft/desk/Desk.svelte";
   import HistoryPanel from "../draft/panels/HistoryPanel.svelte";
   import Palette from "../draft/panels/Palette.svelte";
+  import { lookedThrough } from "../draft/lookedThrough.svelte";
   import { onKeys, type ViewActions } from "../draft/actions";
   import { KEYS, withKeys } from "../draft/shortcuts";
   import SeenAs from "../draft/panels/SeenAs.svelte";
   import Trials from "../draft/panels/Trials.svelte";
   import { WorkingCopy } from "../draft/workingCopy.svelte";
+  import { router } from "../router.svelte";
   import { time } from "../times";
   import TopBar from "./TopBar.svelte";
   import NotOpened from "../document/NotOpened.svelte";
@@ -21,7 +23,10 @@
 
   // svelte-ignore state_referenced_locally (the page is made anew for another template)
   const copy = provide(new WorkingCopy(template));
-  const opened = copy.open();
+  const place = decodeURIComponent(location.hash.slice(1));
+  const opened = copy.open().then(() => {
+    if (copy.nodes.has(place)) void tick().then(() => copy.select(place, true));
+  });
   // svelte-ignore state_referenced_locally
   setContext(
     FILES,
@@ -32,6 +37,7 @@
     const watch = setInterval(() => void copy.look().catch(() => {}), WATCH);
     return () => clearInterval(watch);
   });
+  lookedThrough(copy);
   let inserting = $state<string | null>(null);
 
   const items = $derived(
@@ -41,7 +47,20 @@
   const answered = $derived(Object.values(copy.answers).filter(Boolean).length);
   let palette = $state(false);
   let history = $state(false);
-  const findings = $derived(copy.settings?.findings.length ?? 0);
+  const findings = $derived(copy.findings.length);
+  /** What is promised and not so, or what came of trials otherwise than expected; the promise itself where it is one. */
+  const broken = $derived.by(() => {
+    const promises = copy.promises.filter(({ verdict }) => verdict?.type === "broken");
+    const trials = copy.trials.filter(({ missed }) => missed?.length).length;
+    return [
+      ...(promises.length === 1
+        ? [`Broken: ${promises[0]!.sentence.parts.map(({ text }) => text).join("")}`]
+        : promises.length
+          ? [`${promises.length} promises broken`]
+          : []),
+      ...(trials ? [trials === 1 ? "1 trial comes otherwise" : `${trials} trials come otherwise`] : []),
+    ].join(" · ");
+  });
   const missing = $derived(
     items.filter(({ state }) => state.type === "field" && (state.missing || state.problem !== null)).length,
   );
@@ -116,6 +135,11 @@
         size="low"
         title={withKeys("Go to the next", "nextFinding")}
         onclick={() => copy.nextFinding(1)}>{findings} {findings === 1 ? "finding" : "findings"}</Button
+      >
+    {/if}
+    {#if broken}
+      <Button look="quiet" size="low" onclick={() => router.go(`/templates/${template}/prove`)}
+        ><span class="trouble block max-w-96 truncate" title={broken}>{broken}</span></Button
       >
     {/if}
     {#if answered}

@@ -16,6 +16,7 @@
   import RetentionSettings from "./RetentionSettings.svelte";
   import SharingSettings from "./SharingSettings.svelte";
   import TopBar from "./TopBar.svelte";
+  import VersionChanges from "./VersionChanges.svelte";
 
   let { template }: { template: string } = $props();
 
@@ -122,6 +123,13 @@
         >
       </div>
     </section>
+    {#if list.releases.length}
+      <VersionChanges
+        {template}
+        releases={list.releases.map(({ number }) => number)}
+        revision={list.revision}
+      />
+    {/if}
     <FinishedPages {template} />
     {#if list.releases.length}
       <section class="relative overflow-x-auto rounded-xl border bg-paper" aria-label="Releases">

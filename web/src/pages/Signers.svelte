@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { lookedThrough } from "../draft/lookedThrough.svelte";
   import Button from "../ui/Button.svelte";
   import { setContext } from "svelte";
   import { ownHeaders } from "../api/http";
@@ -17,6 +18,7 @@
   // svelte-ignore state_referenced_locally (the page is made anew for another template)
   const copy = provide(new WorkingCopy(template));
   const opened = copy.open();
+  lookedThrough(copy);
   // svelte-ignore state_referenced_locally
   setContext(
     FILES,
@@ -45,7 +47,7 @@
   );
   const fields = $derived(sections.flatMap((section) => section.fields));
   const findings = $derived(
-    (copy.settings?.findings ?? []).filter(({ message }) =>
+    copy.findings.filter(({ message }) =>
       /has nothing to do|signs nothing|takes? part|answers (later|at the same time)/.test(message),
     ),
   );

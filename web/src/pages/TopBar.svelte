@@ -17,6 +17,8 @@
     ...(isAuthor
       ? [
           { name: "Draft", path: "" },
+          { name: "Reach", path: "/reach" },
+          { name: "Prove", path: "/prove" },
           { name: "Signers", path: "/signers" },
           { name: "Release", path: "/release" },
         ]

@@ -77,7 +77,9 @@
   function pick(option: Option | undefined) {
     if (!option) return;
     onpick(option.id);
-    if (!several) close(true);
+    // What was typed found it; the next word finds another.
+    if (several) field?.select();
+    else close(true);
   }
 
   function close(back: boolean) {

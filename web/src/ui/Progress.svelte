@@ -17,6 +17,11 @@
     min-width: 12rem;
   }
 
+  .soft {
+    min-width: 4.5rem;
+    text-align: right;
+  }
+
   progress {
     flex: 1;
     height: 8px;

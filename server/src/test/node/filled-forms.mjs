@@ -73,9 +73,11 @@ function fill({ sandbox, byName }, [name, kind, value]) {
     sandbox.dispatchEvent({ id: first.id, name: "Keystroke", value: "", change: value, changeEx: value, willCommit: false, commitKey: 1 });
     sandbox.dispatchEvent({ id: first.id, name: "Action", value });
   } else {
+    // One of several marks, also where its choices hang on another answer; there is no mark for what is not among them.
+    const one = kind === "mark" ? first : real.find((each) => each.exportValues === value);
+    if (!one) return;
     keep(real, value);
-    const widget = kind === "one" ? real.find((each) => each.exportValues === value) ?? first : first;
-    sandbox.dispatchEvent({ id: widget.id, name: "Action", value: kind === "one" ? true : value });
+    sandbox.dispatchEvent({ id: one.id, name: "Action", value: kind === "mark" ? value : true });
   }
 }
 

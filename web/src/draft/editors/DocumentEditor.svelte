@@ -5,6 +5,7 @@
   import { request } from "../../api/http";
   import { workingCopy } from "../context";
   import EditorLine from "./EditorLine.svelte";
+  import FindingList from "./FindingList.svelte";
   import FinishEditor from "./FinishEditor.svelte";
   import ListsEditor from "./ListsEditor.svelte";
   import PageSettingsEditor from "./PageSettingsEditor.svelte";
@@ -13,7 +14,7 @@
   import SharedEditor from "./SharedEditor.svelte";
 
   const copy = workingCopy();
-  const findings = $derived(copy.settings?.findings ?? []);
+  const findings = $derived(copy.findings);
   const trials = $derived(copy.settings?.trials ?? []);
   /** The block that is about to be taken away, once that is confirmed. */
   let leaving = $state("");
@@ -90,17 +91,6 @@
     </EditorLine>
   {/if}
   {#if findings.length}
-    <EditorLine title="Findings" wide>
-      <ul>
-        {#each findings as { key, message }, i (i)}
-          <li class="mb-1">
-            {#if key && copy.nodes.has(key)}<Button look="link" onclick={() => copy.select(key, true)}
-                >{copy.view(key).name}</Button
-              >{/if}
-            {message}
-          </li>
-        {/each}
-      </ul>
-    </EditorLine>
+    <EditorLine title="Findings" wide><FindingList {findings} named /></EditorLine>
   {/if}
 </section>

@@ -15,6 +15,7 @@
   import { workingCopy } from "../context";
   import EditableText from "../desk/EditableText.svelte";
   import EditorLine from "./EditorLine.svelte";
+  import FindingList from "./FindingList.svelte";
   import { OTHER_KINDS } from "../kinds";
   import IndicatorEditor from "./IndicatorEditor.svelte";
   import KindEditor from "./KindEditor.svelte";
@@ -36,6 +37,7 @@
   const copy = workingCopy();
   const view = $derived(copy.view(key));
   const node = $derived(view.node);
+  const findings = $derived(copy.findings.filter((finding) => finding.key === key));
   const WIDTHS: Width[] = ["full", "half", "third"];
   const band = $derived("band" in view.state ? view.state.band : null);
 
@@ -78,6 +80,9 @@
     />
   </header>
   <RefusedEdit />
+  {#if findings.length}
+    <EditorLine title="Findings" wide><FindingList {findings} /></EditorLine>
+  {/if}
   {#each aspectsOf(node) as aspect (aspect)}
     <AspectLine keys={[key]} {aspect} condition={conditionOf(node, aspect)} />
   {/each}

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { NodeView, Sentence } from "../../api/types";
   import { conditionOf, isPlain } from "../conditions/clauses";
+  import { missing } from "../../prove/coverage";
+  import { workingCopy } from "../context";
   import Now from "./Now.svelte";
   import Said from "./Said.svelte";
 
@@ -13,6 +15,19 @@
     if (!aspect) return undefined;
     const condition = conditionOf(node, aspect);
     return condition && !isPlain(condition) ? state.met.includes(aspect) : undefined;
+  }
+
+  const copy = workingCopy();
+  const untried = $derived(copy.untriedClauses.get(view.node.key) ?? []);
+
+  /** What no trial has tried of a sentence; what belongs to none of them stands at the last. */
+  function untriedOf({ aspects }: Sentence): string {
+    const told = view.sentences.flatMap((sentence) => sentence.aspects as string[]);
+    const isLast = view.sentences.at(-1)?.aspects === aspects;
+    return untried
+      .filter(({ what }) => (aspects as string[]).includes(what) || (isLast && !told.includes(what)))
+      .map((clause) => `“${clause.clause}” ${missing(clause)}`)
+      .join("; ");
   }
 
   /** What always holds reads on as prose; what hangs on answers begins a line of its own. */
@@ -35,7 +50,14 @@
       <p>
         {#if named && i === 0}<span class="name">{view.name}: </span>{/if}
         {#each paragraph as { sentence, holds }, j (j)}
+          {@const open = untriedOf(sentence)}
           <Said parts={sentence.parts} />{" "}{#if holds !== undefined}<Now met={holds} />{/if}
+          {#if open}<span
+              class="untried"
+              role="img"
+              aria-label={`Not tried: ${open}`}
+              title={`Not tried: ${open}`}>◌</span
+            >{/if}
         {/each}
       </p>
     {/each}
@@ -55,6 +77,11 @@
     -webkit-line-clamp: 4;
     line-clamp: 4;
     overflow: hidden;
+  }
+
+  .untried {
+    color: var(--color-soft);
+    cursor: help;
   }
 
   .name {

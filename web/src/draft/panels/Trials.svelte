@@ -22,8 +22,7 @@
   function keep(event: Event) {
     event.preventDefault();
     naming = false;
-    if (name.trim())
-      void copy.edit({ type: "putTrial", trial: { name: name.trim(), answers: { ...copy.answers } } });
+    if (name.trim()) void copy.record(name.trim());
     name = "";
   }
 </script>

@@ -48,15 +48,24 @@ final class Permit {
 
     /** When a field is required; null for never. The first hundred carry two conditions. */
     static Rule required(int field) {
-        return field < 3 || field >= CONDITIONS - FIELDS + 6 ? null : Rule.of(field / 3);
+        return required(field, FIELDS, CONDITIONS);
+    }
+
+    private static Rule required(int field, int fields, int conditions) {
+        return field < 3 || field >= conditions - fields + 6 ? null : Rule.of(field / 3);
     }
 
     /** 200 fields with 300 conditions. */
     static Template template() {
+        return template(FIELDS, CONDITIONS);
+    }
+
+    /** So many fields, all but the first three with one condition, and the first of them with a second one. */
+    static Template template(int fields, int conditions) {
         List<Item> items = new ArrayList<>();
-        for (int i = 0; i < FIELDS; i++) {
+        for (int i = 0; i < fields; i++) {
             Rule shown = shown(i);
-            Rule required = required(i);
+            Rule required = required(i, fields, conditions);
             items.add(field("f" + i)
                     .withShown(shown == null ? null : shown.condition())
                     .withRequired(required == null ? null : required.condition()));

@@ -9,12 +9,15 @@ import loesscape.server.accounts.AccountStore;
 import loesscape.server.accounts.SetupLink;
 import loesscape.server.launch.BackupCommands;
 import loesscape.server.launch.Check;
+import loesscape.server.launch.Compare;
 import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.InstallationSecret;
 import loesscape.server.launch.LaunchProblem;
 import loesscape.server.launch.Merge;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
+import loesscape.server.launch.Said;
+import loesscape.server.launch.Trials;
 import loesscape.server.launch.Verify;
 import loesscape.server.launch.WorkOut;
 import loesscape.server.platform.clock.ServerClock;
@@ -36,7 +39,9 @@ public class Loesscape {
             loesscape evaluate TEMPLATE.loess.json ANSWERS.json [--today DATE] [--stage STAGE]
             loesscape backup FILE.zip [--data DIR]
             loesscape restore FILE.zip [--data DIR]
-            loesscape check TEMPLATE.loess.json
+            loesscape check TEMPLATE.loess.json [--json] [--today DATE]
+            loesscape compare OLD.loess.json NEW.loess.json [--json] [--today DATE]
+            loesscape trial TEMPLATE.loess.json [--json] [--junit OUT.xml] [--suggest OUT.loess.json] [--today DATE]
             loesscape formula FORMULA [VALUES.json]
             loesscape merge TEMPLATE.loess[.json] ANSWERS OUTDIR [--pdf|--docx|--fillable|--fillable-docx]
             loesscape verify FILE.pdf [--root root.pem] [--json]
@@ -74,7 +79,9 @@ public class Loesscape {
                 }
             }
             case "evaluate" -> out.print(Evaluate.run(rest));
-            case "check" -> out.print(Check.run(rest));
+            case "check" -> end(Check.run(rest), out);
+            case "compare" -> out.print(Compare.run(rest));
+            case "trial" -> end(Trials.run(rest), out);
             case "formula" -> out.print(WorkOut.run(rest));
             case "merge" -> {
                 int exitCode = Merge.run(rest, out);
@@ -85,15 +92,16 @@ public class Loesscape {
             }
             case "backup" -> out.print(BackupCommands.backup(rest));
             case "restore" -> out.print(BackupCommands.restore(rest));
-            case "verify" -> {
-                Verify.Said said = Verify.run(rest);
-                out.print(said.text());
-                out.flush();
-                if (said.exitCode() != 0) {
-                    System.exit(said.exitCode());
-                }
-            }
+            case "verify" -> end(Verify.run(rest), out);
             default -> throw new LaunchProblem(2, USAGE.strip());
+        }
+    }
+
+    private static void end(Said said, PrintStream out) {
+        out.print(said.text());
+        out.flush();
+        if (said.exitCode() != 0) {
+            System.exit(said.exitCode());
         }
     }
 

@@ -32,6 +32,7 @@ class ModulesTest {
                         "com.google.i18n..",
                         "ch.obermuhlner.math.big..",
                         "com.ibm.icu..",
+                        "org.logicng..",
                         "org.apache.commons.validator..")
                 .check(ALL);
     }

@@ -1,13 +1,38 @@
 package loesscape.core.analysis;
 
+import java.util.List;
+import loesscape.core.analysis.proof.Example;
+import org.jspecify.annotations.Nullable;
+
 /**
  * Something that its author probably did not mean.
  *
  * @param key the node it is about; empty where it is the document as a whole
  * @param message what was noticed, and what to do about it
  * @param blocks whether a release needs a reason why it is made all the same
+ * @param example answers for which it is so; null where it is so for all, or for none in particular
+ * @param mends edits after which it is so no longer, where any is plain
  */
-public record Finding(String key, String message, boolean blocks) {
+public record Finding(
+        String key,
+        String message,
+        boolean blocks,
+        @Nullable Example example,
+        List<Mend> mends) {
+
+    public Finding {
+        mends = List.copyOf(mends);
+    }
+
+    /** Something that is so for some answers. */
+    Finding(String key, String message, Example example, List<Mend> mends) {
+        this(key, message, false, example, mends);
+    }
+
+    /** Something that is so whatever is answered. */
+    public Finding(String key, String message, boolean blocks) {
+        this(key, message, blocks, null, List.of());
+    }
 
     /** Something that only its author need know. */
     public Finding(String key, String message) {

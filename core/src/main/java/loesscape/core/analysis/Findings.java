@@ -5,11 +5,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import loesscape.core.expression.Names;
-import loesscape.core.model.Condition;
 import loesscape.core.model.Contrast;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.FinishRule;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
@@ -19,23 +17,25 @@ import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.Promised;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 
-/** Looks through a template for what its author probably did not mean. What is found does not make it invalid. */
+/**
+ * Looks through a template for what its author probably did not mean, as it stands there. What it does for all possible
+ * answers is found by {@link LogicFindings}. What is found does not make it invalid.
+ */
 public final class Findings {
 
     private final Template template;
     private final SymbolTable symbols;
-    private final Satisfiable satisfiable;
     private final List<Finding> found = new ArrayList<>();
 
     private Findings(PreparedTemplate prepared) {
         this.template = prepared.template();
         this.symbols = prepared.symbols();
-        this.satisfiable = new Satisfiable(symbols);
     }
 
     /** What was noticed, in document order. */
@@ -54,14 +54,6 @@ public final class Findings {
     }
 
     private void look(Node node) {
-        for (Logic.StandingCondition place : Logic.conditions(node)) {
-            if (!(place.condition() instanceof Condition.Never) && satisfiable.isNever(place.condition())) {
-                report(
-                        node,
-                        "The condition for “%s” can never be met: its parts exclude each other."
-                                .formatted(place.what()));
-            }
-        }
         switch (node) {
             case Field field -> field(field);
             case Section section
@@ -95,11 +87,6 @@ public final class Findings {
         if (field.label().isBlank()) {
             report(field, "The field has no label; nobody can know what is asked.");
         }
-        boolean asked = field.required() instanceof Condition.Always;
-        boolean locked = field.editable() instanceof Condition.Never && field.value() == null;
-        if (asked && locked) {
-            report(field, "An answer is required, and nobody can give it: the field is never editable.");
-        }
         if (field.kind() instanceof FieldKind.Choosing choosing
                 && choosing.choices().isEmpty()) {
             report(field, "There is nothing to choose from.");
@@ -109,14 +96,6 @@ public final class Findings {
             if (list != null && list.rows().isEmpty()) {
                 report(field, "The list “%s” has no rows.".formatted(list.name()));
             }
-        }
-        if (field.kind() instanceof FieldKind.Choosing choosing
-                && choosing.offer() != null
-                && choosing.offer().perAnswer().values().stream().allMatch(List::isEmpty)) {
-            report(
-                    field,
-                    "No answer to “%s” offers any choice."
-                            .formatted(choosing.offer().parent()));
         }
         field.bands().forEach(band -> look(field, band.look()));
     }
@@ -129,21 +108,16 @@ public final class Findings {
         template.nodes().forEach(node -> Logic.formulas(node).forEach(formula -> used.addAll(Names.in(formula))));
         template.roles().forEach(role -> used.addAll(symbols.sharedIn(role.takesPart())));
         template.finish().forEach(rule -> used.addAll(symbols.sharedIn(rule.when())));
+        template.promises().forEach(rule -> {
+            used.addAll(symbols.sharedIn(rule.whenever()));
+            if (rule.promised() instanceof Promised.IsMet(var condition, var ignored)) {
+                used.addAll(symbols.sharedIn(condition));
+            }
+        });
         template.conditions().forEach(shared -> used.addAll(symbols.sharedIn(shared.condition())));
         for (SharedCondition shared : template.conditions()) {
             if (!shared.name().isEmpty() && !used.contains(shared.key())) {
                 found.add(new Finding("", "The shared condition “%s” is not used.".formatted(shared.name())));
-            }
-            if (satisfiable.isNever(shared.condition())) {
-                found.add(new Finding(
-                        "",
-                        "The shared condition “%s” can never be met: its parts exclude each other."
-                                .formatted(shared.name())));
-            }
-        }
-        for (FinishRule rule : template.finish()) {
-            if (satisfiable.isNever(rule.when())) {
-                found.add(new Finding("", "The document can never be finished: “%s”".formatted(rule.message())));
             }
         }
     }

@@ -29,7 +29,6 @@ final class SignerFindings {
     private final PreparedTemplate prepared;
     private final Template template;
     private final SymbolTable symbols;
-    private final Satisfiable satisfiable;
     private final @Nullable Role first;
     private final List<Finding> found = new ArrayList<>();
     /** By key: an item, and all that holds it. */
@@ -39,7 +38,6 @@ final class SignerFindings {
         this.prepared = prepared;
         this.template = prepared.template();
         this.symbols = prepared.symbols();
-        this.satisfiable = new Satisfiable(symbols);
         this.first = template.roles().stream()
                 .min(Comparator.comparingInt(Role::order))
                 .orElse(null);
@@ -84,12 +82,6 @@ final class SignerFindings {
             report("", "“%s” has nothing to do: no field is given to this role.".formatted(role.name()));
         } else if (own.stream().noneMatch(field -> field.kind() instanceof FieldKind.Signature)) {
             report("", "“%s” signs nothing: no signature is given to this role.".formatted(role.name()));
-        }
-        if (role.takesPart() != null && satisfiable.isNever(role.takesPart())) {
-            report(
-                    "",
-                    "“%s” can never take part, so what it signs is never reached: the parts of its condition exclude each other."
-                            .formatted(role.name()));
         }
         for (String source : symbols.sources(role.takesPart())) {
             Field field = symbols.field(source);

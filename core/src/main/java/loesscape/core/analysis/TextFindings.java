@@ -29,15 +29,21 @@ import org.jspecify.annotations.Nullable;
 final class TextFindings {
 
     private final SymbolTable symbols;
-    private final Satisfiable satisfiable;
     private final boolean sectionsAreNumbered;
     private final Map<String, Node> nodes = new HashMap<>();
     private final Map<String, Node> holders = new HashMap<>();
     private final List<Finding> found = new ArrayList<>();
+    private final List<Reference> references = new ArrayList<>();
+
+    /**
+     * A text that tells the number of something.
+     *
+     * @param around the conditions of the phrases in which it does
+     */
+    record Reference(Notice notice, Node target, List<Condition> around) {}
 
     private TextFindings(PreparedTemplate prepared) {
         this.symbols = prepared.symbols();
-        this.satisfiable = new Satisfiable(symbols);
         this.sectionsAreNumbered = prepared.template().pageSettings().numbering() != PageSettings.Numbering.NONE;
         for (Page page : prepared.template().pages()) {
             nodes.put(page.key(), page);
@@ -54,6 +60,15 @@ final class TextFindings {
     }
 
     static List<Finding> of(PreparedTemplate prepared) {
+        return lookedThrough(prepared).found;
+    }
+
+    /** Where texts tell the numbers of clauses and sections. */
+    static List<Reference> references(PreparedTemplate prepared) {
+        return lookedThrough(prepared).references;
+    }
+
+    private static TextFindings lookedThrough(PreparedTemplate prepared) {
         TextFindings findings = new TextFindings(prepared);
         for (Node node : prepared.template().nodes()) {
             if (node instanceof Notice notice) {
@@ -61,14 +76,14 @@ final class TextFindings {
             }
             findings.medium(node);
         }
-        return findings.found;
+        return findings;
     }
 
     private void look(Notice notice) {
         Set<String> unused = notice.phrases().stream().map(Phrase::name).collect(Collectors.toSet());
         Map<String, Condition> phrases =
                 notice.phrases().stream().collect(Collectors.toMap(Phrase::name, Phrase::when, (first, same) -> first));
-        List<Condition> around = around(notice);
+        List<Condition> around = List.of();
         for (Prose.Paragraph paragraph : Prose.of(notice.text()).paragraphs()) {
             pieces(notice, paragraph.pieces(), symbols.rowsAround(notice.key()), phrases, around, unused);
         }
@@ -102,7 +117,13 @@ final class TextFindings {
                                         .formatted(it.name()));
                     }
                     pieces(notice, it.pieces(), isRows ? it.name() : within, phrases, with(around, when), unused);
-                    pieces(notice, it.otherwise(), within, phrases, around, unused);
+                    pieces(
+                            notice,
+                            it.otherwise(),
+                            within,
+                            phrases,
+                            with(around, when == null ? null : new Condition.None(List.of(when))),
+                            unused);
                 }
             }
         }
@@ -164,29 +185,7 @@ final class TextFindings {
     }
 
     private void leftOut(Notice notice, Node target, List<Condition> around) {
-        for (Condition needed : around(target)) {
-            boolean isAlwaysThere = around.contains(needed)
-                    || satisfiable.isNever(new Condition.All(with(around, new Condition.None(List.of(needed)))));
-            if (!isAlwaysThere) {
-                report(
-                        notice,
-                        "The text refers to “%s”, which may be left out while the text is there; then a dash stands in the place of its number."
-                                .formatted(target.name()));
-                return;
-            }
-        }
-    }
-
-    /** All that has to hold for a node to be shown. */
-    private List<Condition> around(Node node) {
-        List<Condition> conditions = new ArrayList<>();
-        for (Node at = node; at != null; at = holders.get(at.key())) {
-            Condition shown = at.shown();
-            if (shown != null && !(shown instanceof Condition.Always)) {
-                conditions.add(shown);
-            }
-        }
-        return conditions;
+        references.add(new Reference(notice, target, List.copyOf(around)));
     }
 
     private void medium(Node node) {

@@ -106,8 +106,8 @@ public final class Blocks {
         });
         Map<String, LookupList> keptLists = new LinkedHashMap<>(parts.rest().lists());
         keptLists.keySet().retainAll(lists);
-        return parts.with(
-                new TemplateIndex.Rest(keptRoles, conditions, keptLists, List.of(), PageSettings.PLAIN, Map.of()));
+        return parts.with(new TemplateIndex.Rest(
+                keptRoles, conditions, keptLists, List.of(), PageSettings.PLAIN, Map.of(), List.of()));
     }
 
     private static void rolesIn(Condition condition, Set<String> roles) {

@@ -11,6 +11,7 @@ import loesscape.core.model.LookupList;
 import loesscape.core.model.MayBeLeftOut;
 import loesscape.core.model.Node;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.PromiseRule;
 import loesscape.core.model.Role;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
@@ -31,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param finish the conditions for finishing; null where they stayed
  * @param pageSettings how the document lies on its pages; null where it stayed
  * @param trials the same of trials, by name
+ * @param promises all of them; null where they stayed
  */
 public record Change(
         @Nullable Swap<String> title,
@@ -42,7 +44,8 @@ public record Change(
         @MayBeLeftOut Map<String, Swap<LookupList>> lists,
         @Nullable Swap<List<FinishRule>> finish,
         @Nullable Swap<PageSettings> pageSettings,
-        @MayBeLeftOut Map<String, Swap<Trial>> trials) {
+        @MayBeLeftOut Map<String, Swap<Trial>> trials,
+        @Nullable Swap<List<PromiseRule>> promises) {
 
     /**
      * How something was and how it is; null where there was or is nothing.
@@ -70,7 +73,8 @@ public record Change(
                 swaps(was.lists(), is.lists()),
                 swap(was.finish(), is.finish()),
                 swap(was.pageSettings(), is.pageSettings()),
-                swaps(was.trials(), is.trials()));
+                swaps(was.trials(), is.trials()),
+                swap(was.promises(), is.promises()));
     }
 
     private static <T> @Nullable Swap<T> swap(T before, T after) {
@@ -104,7 +108,8 @@ public record Change(
                 && lists.isEmpty()
                 && finish == null
                 && pageSettings == null
-                && trials.isEmpty();
+                && trials.isEmpty()
+                && promises == null;
     }
 
     /** The change that takes this one back. */
@@ -119,7 +124,8 @@ public record Change(
                 map(lists, Swap::reversed),
                 finish == null ? null : finish.reversed(),
                 pageSettings == null ? null : pageSettings.reversed(),
-                map(trials, Swap::reversed));
+                map(trials, Swap::reversed),
+                promises == null ? null : promises.reversed());
     }
 
     private static <T> Map<String, Swap<T>> map(Map<String, Swap<T>> swaps, Function<Swap<T>, Swap<T>> with) {
@@ -162,6 +168,9 @@ public record Change(
             moved.add("the page settings");
         }
         moved(trials, now.rest().trials(), Trial::name, moved);
+        if (promises != null && !now.rest().promises().equals(promises.was())) {
+            moved.add("the promises");
+        }
         if (!moved.isEmpty()) {
             throw new Refusal("Changed since by another edit: %s.".formatted(String.join(", ", moved)));
         }
@@ -191,7 +200,8 @@ public record Change(
                         overlaid(rest.lists(), lists),
                         finish == null || finish.is() == null ? rest.finish() : finish.is(),
                         pageSettings == null || pageSettings.is() == null ? rest.pageSettings() : pageSettings.is(),
-                        overlaid(rest.trials(), trials)));
+                        overlaid(rest.trials(), trials),
+                        promises == null || promises.is() == null ? rest.promises() : promises.is()));
     }
 
     private static <T> Map<String, T> overlaid(Map<String, T> now, Map<String, Swap<T>> swaps) {

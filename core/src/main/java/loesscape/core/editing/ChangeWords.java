@@ -48,6 +48,9 @@ public final class ChangeWords {
         others("shared condition", change.conditions(), SharedCondition::name, said);
         others("lookup list", change.lists(), LookupList::name, said);
         others("trial", change.trials(), Trial::name, said);
+        if (change.promises() != null) {
+            said.add("promises");
+        }
         if (change.finish() != null) {
             said.add("when it can be finished");
         }

@@ -1,14 +1,19 @@
 package loesscape.core.editing;
 
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.References;
 import loesscape.core.model.SymbolTable;
+import loesscape.core.model.Trial;
 import org.jspecify.annotations.Nullable;
 
 /** Deletes nodes with all that they hold. */
@@ -38,7 +43,19 @@ final class Deletions {
         parts.nodes().values().stream()
                 .filter(node -> node instanceof Indicator indicator && gone.contains(indicator.follows()))
                 .forEach(node -> all.add(node.key()));
-        return Mappings.mapped(parts.without(all), without(gone, parts.symbols()));
+        TemplateIndex left = Mappings.mapped(parts.without(all), without(gone, parts.symbols()));
+        return left.with(left.rest().withTrials(withoutExpectations(left.rest().trials(), new HashSet<>(all))));
+    }
+
+    /** Trials of which nothing is expected that is about what is gone. */
+    private static Map<String, Trial> withoutExpectations(Map<String, Trial> trials, Set<String> gone) {
+        Map<String, Trial> kept = new LinkedHashMap<>();
+        trials.forEach((name, trial) -> kept.put(
+                name,
+                trial.expecting(trial.expected().stream()
+                        .filter(each -> !gone.contains(RowNames.key(each.address())))
+                        .toList())));
+        return kept;
     }
 
     /** Drops whatever looks at one of some fields and sections. */

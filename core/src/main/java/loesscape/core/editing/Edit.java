@@ -21,6 +21,7 @@ import loesscape.core.model.Overlay;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Phrase;
 import loesscape.core.model.Place;
+import loesscape.core.model.PromiseRule;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -328,8 +329,35 @@ public sealed interface Edit {
     /** Sets how the document lies on its pages. */
     record SetPageSettings(PageSettings pageSettings) implements Edit {}
 
-    /** Keeps a set of answers to try the document with, in place of the one of its name. */
-    record PutTrial(Trial trial) implements Edit {}
+    /** Sets what is promised of every set of answers. */
+    record SetPromises(List<PromiseRule> promises) implements Edit {
+
+        public SetPromises {
+            promises = List.copyOf(promises);
+        }
+    }
+
+    /** Keeps sets of answers to try the document with, each in place of the one of its name. */
+    record PutTrials(List<Trial> trials) implements Edit {
+        public PutTrials {
+            trials = List.copyOf(trials);
+        }
+    }
+
+    /**
+     * Several edits that are one: made in their order or not at all, and taken back together.
+     *
+     * @param edits at least one, none of them of this kind
+     */
+    record Together(List<Edit> edits) implements Edit {
+
+        /** So many edits are one at most. */
+        public static final int MOST = 500;
+
+        public Together {
+            edits = List.copyOf(edits);
+        }
+    }
 
     /** Takes a set of answers to try the document with away. */
     record RemoveTrial(String name) implements Edit {}

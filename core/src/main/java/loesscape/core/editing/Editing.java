@@ -121,8 +121,10 @@ public final class Editing {
             case Edit.PutTable it -> Others.put(parts, it);
             case Edit.RemoveList it -> Others.removeList(parts, it.key());
             case Edit.SetPageSettings it -> parts.with(parts.rest().withPageSettings(it.pageSettings()));
-            case Edit.PutTrial it -> Others.put(parts, it.trial());
+            case Edit.SetPromises it -> parts.with(parts.rest().withPromises(it.promises()));
+            case Edit.PutTrials it -> Others.put(parts, it.trials());
             case Edit.RemoveTrial it -> Others.removeTrial(parts, it.name());
+            case Edit.Together it -> together(parts, it);
             case Edit.UseBlock it -> Blocks.use(parts, it);
             case Edit.TakeOver it -> Blocks.takeOver(parts, it);
             case Edit.SetOrigin it -> parts.with(Blocks.section(parts, it.key()).withOrigin(it.origin()));
@@ -132,6 +134,20 @@ public final class Editing {
             case Edit.SetOverlay it -> Properties.overlay(parts, it);
             case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };
+    }
+
+    private static TemplateIndex together(TemplateIndex parts, Edit.Together several) {
+        if (several.edits().isEmpty() || several.edits().size() > Edit.Together.MOST) {
+            throw new Refusal("Make 1 to %,d edits at once.".formatted(Edit.Together.MOST));
+        }
+        TemplateIndex now = parts;
+        for (Edit edit : several.edits()) {
+            if (edit instanceof Edit.Together) {
+                throw new Refusal("Edits that are made together hold no others.");
+            }
+            now = apply(now, edit).parts();
+        }
+        return now;
     }
 
     /** The template itself, or a refusal that says what would be wrong with it. */

@@ -15,6 +15,7 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Offer;
+import loesscape.core.model.Promised;
 import loesscape.core.model.References;
 import loesscape.core.model.SymbolTable;
 
@@ -42,6 +43,7 @@ final class Followers {
         Predicate<Condition> looks =
                 condition -> symbols.sources(condition).stream().anyMatch(keys::contains);
         others(parts, looks, followers);
+        Promises.about(parts, keys).forEach(followers::add);
         return followers;
     }
 
@@ -79,10 +81,16 @@ final class Followers {
 
     /** What uses a role: fields that it answers and conditions that name it. */
     static List<Refusal.Follower> ofRole(TemplateIndex parts, String role) {
-        return naming(
+        List<Refusal.Follower> followers = naming(
                 parts,
                 leaf -> leaf instanceof Condition.RoleIs(var roles) && roles.contains(role),
                 node -> node instanceof Field field && field.role().equals(role));
+        parts.rest().promises().stream()
+                .filter(rule ->
+                        rule.promised() instanceof Promised.RoleSigns(var signs, var ignored) && signs.equals(role))
+                .map(rule -> Promises.follower(parts, rule))
+                .forEach(followers::add);
+        return followers;
     }
 
     /** What uses a shared condition. */
@@ -143,6 +151,10 @@ final class Followers {
                 followers.add(new Refusal.Follower("", rule.message(), "can be finished"));
             }
         });
+        parts.rest().promises().stream()
+                .filter(rule -> Promises.conditions(rule).stream().anyMatch(names))
+                .map(rule -> Promises.follower(parts, rule))
+                .forEach(followers::add);
     }
 
     private static void add(List<Refusal.Follower> followers, String key, String name, Set<String> what) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import loesscape.core.expression.Formula;
@@ -54,7 +55,7 @@ final class Mappings {
     }
 
     /**
-     * Parts with the logic of every node, role, shared condition and condition for finishing replaced. A shared
+     * Parts with the logic of every node, role, shared condition, condition for finishing and promise replaced. A shared
      * condition of which nothing is left is never met, so that what used it stays as it is said.
      */
     static TemplateIndex mapped(TemplateIndex parts, Logic.Mapping mapping) {
@@ -88,7 +89,11 @@ final class Mappings {
                 rest.lists(),
                 finish,
                 rest.pageSettings(),
-                rest.trials());
+                rest.trials(),
+                rest.promises().stream()
+                        .map(rule -> Promises.mapped(rule, mapping))
+                        .filter(Objects::nonNull)
+                        .toList());
     }
 
     private static <T> Map<String, T> values(Map<String, T> from, Function<T, T> change) {

@@ -7,12 +7,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Expectation;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.PromiseRule;
+import loesscape.core.model.Promised;
 import loesscape.core.model.Role;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Trial;
@@ -48,8 +51,33 @@ final class Others {
                 parts.subtitle(),
                 nodes,
                 parts.held(),
-                parts.rest().withRoles(roles));
+                parts.rest()
+                        .withRoles(roles)
+                        .withPromises(withoutRole(parts.rest().promises(), edit.key()))
+                        .withTrials(withoutRole(parts.rest().trials(), edit.key())));
         return Mappings.mapped(freed, Mappings.rewriting(leaf -> without(leaf, edit.key())));
+    }
+
+    private static List<PromiseRule> withoutRole(List<PromiseRule> promises, String role) {
+        return promises.stream()
+                .filter(rule ->
+                        !(rule.promised() instanceof Promised.RoleSigns(var signs, var ignored) && signs.equals(role)))
+                .toList();
+    }
+
+    private static Map<String, Trial> withoutRole(Map<String, Trial> trials, String role) {
+        Map<String, Trial> without = new LinkedHashMap<>(trials);
+        without.replaceAll((name, trial) -> new Trial(
+                name,
+                trial.answers(),
+                trial.stage(),
+                trial.role().equals(role) ? "" : trial.role(),
+                trial.day(),
+                trial.expected().stream()
+                        .filter(each ->
+                                !(each instanceof Expectation.TakesPart(var takes, var ignored) && takes.equals(role)))
+                        .toList()));
+        return without;
     }
 
     private static @Nullable Condition without(Condition.Leaf leaf, String role) {
@@ -128,9 +156,19 @@ final class Others {
         return parts.with(parts.rest().withLists(lists));
     }
 
-    static TemplateIndex put(TemplateIndex parts, Trial trial) {
+    static TemplateIndex put(TemplateIndex parts, List<Trial> put) {
         Map<String, Trial> trials = new LinkedHashMap<>(parts.rest().trials());
-        trials.put(trial.name().strip(), new Trial(trial.name().strip(), trial.answers()));
+        for (Trial trial : put) {
+            trials.put(
+                    trial.name().strip(),
+                    new Trial(
+                            trial.name().strip(),
+                            trial.answers(),
+                            trial.stage(),
+                            trial.role(),
+                            trial.day(),
+                            trial.expected()));
+        }
         return parts.with(parts.rest().withTrials(trials));
     }
 

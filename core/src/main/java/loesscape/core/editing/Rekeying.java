@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.model.Keys;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
@@ -38,8 +39,15 @@ final class Rekeying {
     }
 
     private static Trial renamed(Trial trial, String key, String to) {
+        UnaryOperator<String> addresses =
+                address -> RowNames.key(address).equals(key) ? to + address.substring(key.length()) : address;
         return new Trial(
-                trial.name(), new Answers(trial.answers()).renamed(key, to).typed());
+                trial.name(),
+                new Answers(trial.answers()).renamed(key, to).typed(),
+                trial.stage(),
+                trial.role(),
+                trial.day(),
+                trial.expected().stream().map(each -> each.at(addresses)).toList());
     }
 
     /** Refuses a key that is none, or that is used already. */

@@ -20,6 +20,7 @@ import loesscape.core.model.Overlay;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Picture;
+import loesscape.core.model.PromiseRule;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
@@ -53,6 +54,7 @@ public record TemplateIndex(
      * @param finish the conditions for finishing, in order
      * @param pageSettings how the document lies on its pages
      * @param trials by name
+     * @param promises in the order of their author
      */
     public record Rest(
             Map<String, Role> roles,
@@ -60,7 +62,8 @@ public record TemplateIndex(
             Map<String, LookupList> lists,
             List<FinishRule> finish,
             PageSettings pageSettings,
-            Map<String, Trial> trials) {
+            Map<String, Trial> trials,
+            List<PromiseRule> promises) {
 
         public Rest {
             roles = Collections.unmodifiableMap(new LinkedHashMap<>(roles));
@@ -68,30 +71,35 @@ public record TemplateIndex(
             lists = Collections.unmodifiableMap(new LinkedHashMap<>(lists));
             finish = List.copyOf(finish);
             trials = Collections.unmodifiableMap(new LinkedHashMap<>(trials));
+            promises = List.copyOf(promises);
         }
 
         Rest withRoles(Map<String, Role> others) {
-            return new Rest(others, conditions, lists, finish, pageSettings, trials);
+            return new Rest(others, conditions, lists, finish, pageSettings, trials, promises);
         }
 
         Rest withConditions(Map<String, SharedCondition> others) {
-            return new Rest(roles, others, lists, finish, pageSettings, trials);
+            return new Rest(roles, others, lists, finish, pageSettings, trials, promises);
         }
 
         Rest withLists(Map<String, LookupList> others) {
-            return new Rest(roles, conditions, others, finish, pageSettings, trials);
+            return new Rest(roles, conditions, others, finish, pageSettings, trials, promises);
         }
 
         Rest withFinish(List<FinishRule> others) {
-            return new Rest(roles, conditions, lists, others, pageSettings, trials);
+            return new Rest(roles, conditions, lists, others, pageSettings, trials, promises);
         }
 
         Rest withPageSettings(PageSettings other) {
-            return new Rest(roles, conditions, lists, finish, other, trials);
+            return new Rest(roles, conditions, lists, finish, other, trials, promises);
+        }
+
+        Rest withPromises(List<PromiseRule> others) {
+            return new Rest(roles, conditions, lists, finish, pageSettings, trials, others);
         }
 
         Rest withTrials(Map<String, Trial> others) {
-            return new Rest(roles, conditions, lists, finish, pageSettings, others);
+            return new Rest(roles, conditions, lists, finish, pageSettings, others, promises);
         }
     }
 
@@ -134,7 +142,8 @@ public record TemplateIndex(
         template.lists().forEach(it -> lists.put(it.key(), it));
         Map<String, Trial> trials = new LinkedHashMap<>();
         template.trials().forEach(it -> trials.put(it.name(), it));
-        return new Rest(roles, conditions, lists, template.finish(), template.pageSettings(), trials);
+        return new Rest(
+                roles, conditions, lists, template.finish(), template.pageSettings(), trials, template.promises());
     }
 
     /** Puts the template together again; nodes that nothing holds are left out. */
@@ -148,7 +157,8 @@ public record TemplateIndex(
                 List.copyOf(rest.lists().values()),
                 rest.finish(),
                 rest.pageSettings(),
-                List.copyOf(rest.trials().values()));
+                List.copyOf(rest.trials().values()),
+                rest.promises());
     }
 
     private Page page(Page page) {

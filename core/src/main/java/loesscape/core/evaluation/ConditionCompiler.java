@@ -1,6 +1,5 @@
 package loesscape.core.evaluation;
 
-import com.google.re2j.Pattern;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -13,15 +12,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
-import loesscape.core.expression.TextPattern;
-import loesscape.core.expression.Work;
-import loesscape.core.model.Band;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
-import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Stage;
 import loesscape.core.model.SymbolTable;
@@ -33,6 +26,7 @@ final class ConditionCompiler {
 
     private final SymbolTable symbols;
     private final Slots slots;
+    private final ClauseMeaning meaning;
     private final Offerings offerings;
     private final FormulaCompiler formulas;
     private final Map<String, Test> shared = new ConcurrentHashMap<>();
@@ -41,6 +35,7 @@ final class ConditionCompiler {
     ConditionCompiler(SymbolTable symbols, Slots slots) {
         this.symbols = symbols;
         this.slots = slots;
+        this.meaning = new ClauseMeaning(symbols);
         this.offerings = new Offerings(symbols, this::counting);
         this.formulas = new FormulaCompiler(symbols, slots, this::shared, offerings, this::memo);
     }
@@ -110,7 +105,7 @@ final class ConditionCompiler {
             case Condition.OfRows it -> ofRows(it);
             case Condition.RowCount it -> {
                 int section = slots.of(it.section());
-                IntPredicate order = order(it.test());
+                IntPredicate order = ClauseMeaning.order(it.test());
                 int count = it.count();
                 yield seen -> order.test(Integer.compare(seen.rows[section].length, count));
             }
@@ -147,7 +142,7 @@ final class ConditionCompiler {
         int field = slots.of(it.field());
         int section = slots.rows(field);
         OtherSide to = otherSide(it.to(), within);
-        IntPredicate order = order(it.test());
+        IntPredicate order = ClauseMeaning.order(it.test());
         boolean whenBlank = it.metWhenBlank();
         return seen -> {
             BigDecimal total = null;
@@ -160,7 +155,7 @@ final class ConditionCompiler {
             if (total == null || other.isBlank()) {
                 return whenBlank && (total == null || it.to().canBeBlank());
             }
-            return decide(new Value.Number(total), other, order);
+            return ClauseMeaning.decide(new Value.Number(total), other, order);
         };
     }
 
@@ -192,8 +187,7 @@ final class ConditionCompiler {
         return switch (clause) {
             case Clause.Comparison it -> {
                 OtherSide to = otherSide(it.to(), within);
-                IntPredicate order = order(it.test());
-                boolean whenOtherBlank = whenBlank && it.to().canBeBlank();
+                IntPredicate order = ClauseMeaning.order(it.test());
                 if (it.to() instanceof Operand.NumberOperand(var edge)) {
                     // By far the most there are, and the same as below without its questions.
                     yield answered(
@@ -203,15 +197,13 @@ final class ConditionCompiler {
                             (value, seen) ->
                                     value instanceof Value.Number(var number) && order.test(number.compareTo(edge)));
                 }
-                yield answered(field, inRows, whenBlank, (value, seen) -> {
-                    Value other = to.value(seen);
-                    return other.isBlank() ? whenOtherBlank : decide(value, other, order);
-                });
+                yield answered(
+                        field, inRows, whenBlank, (value, seen) -> ClauseMeaning.meets(it, value, to.value(seen)));
             }
-            case Clause.Between it -> answered(field, inRows, whenBlank, between(it, whenBlank, within));
+            case Clause.Between it -> answered(field, inRows, whenBlank, between(it, within));
             case Clause.TextClause it
             when it.test() != Clause.TextClause.TextTest.MATCHES && !it.matchCase() -> {
-                Predicate<String> met = words(it);
+                Predicate<String> met = ClauseMeaning.words(it);
                 yield answered(
                         field,
                         inRows,
@@ -220,7 +212,7 @@ final class ConditionCompiler {
                                 value instanceof Value.Text(var text) && met.test(seen.comparable(field, text)));
             }
             default -> {
-                Predicate<Value> met = fixed(clause);
+                Predicate<Value> met = meaning.fixed(clause);
                 yield answered(field, inRows, whenBlank, (value, seen) -> met.test(value));
             }
         };
@@ -239,135 +231,10 @@ final class ConditionCompiler {
         };
     }
 
-    private Answered between(Clause.Between it, boolean whenBlank, @Nullable String within) {
+    private Answered between(Clause.Between it, @Nullable String within) {
         OtherSide from = otherSide(it.from(), within);
         OtherSide to = otherSide(it.to(), within);
-        boolean outside = it.outside();
-        // Outside, an edge that is “in” belongs to what lies outside.
-        boolean fromIncluded = it.fromIncluded() != outside;
-        boolean toIncluded = it.toIncluded() != outside;
-        boolean lowCanBeBlank = it.from().canBeBlank();
-        boolean highCanBeBlank = it.to().canBeBlank();
-        IntPredicate above = fromIncluded ? order -> order >= 0 : order -> order > 0;
-        IntPredicate below = toIncluded ? order -> order <= 0 : order -> order < 0;
-        return (value, seen) -> {
-            Value low = from.value(seen);
-            Value high = to.value(seen);
-            if (low.isBlank() || high.isBlank()) {
-                return whenBlank && ((low.isBlank() && lowCanBeBlank) || (high.isBlank() && highCanBeBlank));
-            }
-            return (decide(value, low, above) && decide(value, high, below)) != outside;
-        };
-    }
-
-    /** What the clause says of a value that is not blank, whatever else is answered. */
-    private Predicate<Value> fixed(Clause clause) {
-        return switch (clause) {
-            case Clause.Answered ignored -> value -> true;
-            case Clause.IsBlank ignored -> value -> false;
-            case Clause.ChoiceClause it -> {
-                Field field = symbols.field(it.field());
-                boolean isNumber = field != null && symbols.isNumberColumn(field);
-                yield choice(it.test() == Clause.ChoiceClause.ChoiceTest.IS, it.choices(), isNumber);
-            }
-            case Clause.SetClause it -> set(it);
-            case Clause.CountClause it -> {
-                IntPredicate order = order(it.test());
-                yield value -> value instanceof Value.ChosenSet(var chosen, var ignored)
-                        && order.test(Integer.compare(chosen.size(), it.count()));
-            }
-            case Clause.TextClause it -> text(it);
-            case Clause.LengthClause it -> {
-                IntPredicate order = order(it.test());
-                yield value -> value instanceof Value.Text(var text)
-                        && order.test(Integer.compare(text.codePointCount(0, text.length()), it.length()));
-            }
-            case Clause.BandClause it -> bands(it);
-            case Clause.Comparison ignored -> throw new IllegalStateException("Not fixed");
-            case Clause.Between ignored -> throw new IllegalStateException("Not fixed");
-        };
-    }
-
-    private Predicate<Value> bands(Clause.BandClause clause) {
-        Field field = symbols.field(clause.field());
-        List<Band> bands = field == null ? List.of() : field.bands();
-        Set<String> wanted = Set.copyOf(clause.bands());
-        return value ->
-                Band.of(bands, value).map(Band::id).filter(wanted::contains).isPresent();
-    }
-
-    /**
-     * @param isNumber whether what is chosen is a cell of numbers, which are compared by their size, as formulas do
-     */
-    private static Predicate<Value> choice(boolean is, List<String> choices, boolean isNumber) {
-        Set<String> named = choices.stream()
-                .map(choice -> isNumber ? Offerings.size(choice) : choice)
-                .collect(Collectors.toUnmodifiableSet());
-        return value -> switch (value) {
-            case Value.Chosen(var choice, var ignored) ->
-                named.contains(isNumber ? Offerings.size(choice) : choice) == is;
-            case Value.YesNo(var yes) -> named.contains(yes ? FieldKind.YesNo.YES : FieldKind.YesNo.NO) == is;
-            default -> false;
-        };
-    }
-
-    private static Predicate<Value> set(Clause.SetClause clause) {
-        Set<String> named = Set.copyOf(clause.choices());
-        return value -> {
-            if (!(value instanceof Value.ChosenSet(var chosen, var ignored))) {
-                return false;
-            }
-            long found = chosen.stream().filter(named::contains).count();
-            return switch (clause.test()) {
-                case INCLUDES -> found > 0;
-                case DOES_NOT_INCLUDE -> found == 0;
-                case INCLUDES_ALL -> found == named.size();
-                case IS_EXACTLY -> found == named.size() && found == chosen.size();
-            };
-        };
-    }
-
-    private static Predicate<Value> text(Clause.TextClause clause) {
-        Predicate<String> met = clause.test() == Clause.TextClause.TextTest.MATCHES ? pattern(clause) : words(clause);
-        boolean isPattern = clause.test() == Clause.TextClause.TextTest.MATCHES;
-        return value -> value instanceof Value.Text(var text)
-                && met.test(isPattern ? text : FoldedText.comparable(text, clause.matchCase()));
-    }
-
-    private static Predicate<String> pattern(Clause.TextClause clause) {
-        int flags = clause.matchCase() ? 0 : Pattern.CASE_INSENSITIVE;
-        TextPattern pattern = TextPattern.of(clause.text(), flags);
-        // What would take longer than a formula may is not looked for.
-        return text -> pattern.work(text) <= Work.MOST
-                && pattern.pattern().matcher(text).find();
-    }
-
-    /** What a clause says of a text in the form in which it is compared. */
-    private static Predicate<String> words(Clause.TextClause clause) {
-        boolean matchCase = clause.matchCase();
-        String sought = FoldedText.comparable(clause.text(), matchCase);
-        return text -> {
-            return switch (clause.test()) {
-                case IS -> text.equals(sought);
-                case IS_NOT -> !text.equals(sought);
-                case CONTAINS -> text.contains(sought);
-                case DOES_NOT_CONTAIN -> !text.contains(sought);
-                case STARTS_WITH -> text.startsWith(sought);
-                case ENDS_WITH -> text.endsWith(sought);
-                case MATCHES -> throw new IllegalStateException("A pattern is no words");
-            };
-        };
-    }
-
-    private static IntPredicate order(Clause.Comparison.OrderTest test) {
-        return switch (test) {
-            case EQUAL -> order -> order == 0;
-            case NOT_EQUAL -> order -> order != 0;
-            case LESS -> order -> order < 0;
-            case AT_MOST -> order -> order <= 0;
-            case MORE -> order -> order > 0;
-            case AT_LEAST -> order -> order >= 0;
-        };
+        return (value, seen) -> ClauseMeaning.meets(it, value, from.value(seen), to.value(seen));
     }
 
     /** The other side of a comparison; blank where it is not known. */
@@ -413,16 +280,5 @@ final class ConditionCompiler {
             case LocalTime time -> new Value.Time(time);
             case null, default -> Value.blank();
         };
-    }
-
-    /** Compares two values; those of different kinds cannot be compared and so never meet a clause. */
-    private static boolean decide(Value left, Value right, IntPredicate order) {
-        if (left instanceof Value.Number(var a) && right instanceof Value.Number(var b)) {
-            return order.test(a.compareTo(b));
-        }
-        if (left instanceof Value.Time(var a) && right instanceof Value.Time(var b)) {
-            return order.test(a.compareTo(b));
-        }
-        return left instanceof Value.Date(var a) && right instanceof Value.Date(var b) && order.test(a.compareTo(b));
     }
 }

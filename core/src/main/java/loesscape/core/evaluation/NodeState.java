@@ -26,6 +26,16 @@ public sealed interface NodeState {
         };
     }
 
+    /** How it looks; null for what has no looks. */
+    default @Nullable Look look() {
+        return null;
+    }
+
+    /** What is wrong with what was typed, in words that say how to mend it; null where nothing is. */
+    default @Nullable String problem() {
+        return null;
+    }
+
     /** How a page, a picture or a divider stands. */
     record PlainState(boolean shown, List<Aspect> met) implements NodeState {}
 

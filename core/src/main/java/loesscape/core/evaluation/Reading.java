@@ -94,6 +94,11 @@ public sealed interface Reading {
         return of(kind, typed, Offered.NOTHING);
     }
 
+    /** Whether the limits of a kind accept a value of it; blank they do. */
+    static boolean isAccepted(FieldKind kind, Value value) {
+        return Checks.problem(kind, value) == null;
+    }
+
     /** Reads an answer that was given when it was offered, whether or not it still is. */
     static Reading settled(FieldKind kind, String typed) {
         return of(

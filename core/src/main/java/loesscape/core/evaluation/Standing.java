@@ -24,6 +24,11 @@ public final class Standing implements Reasons.Facts {
         this.state = state;
     }
 
+    /** The day, stage and role it stands so for. */
+    public Context context() {
+        return run.seen.context;
+    }
+
     /** How every node stands. */
     public State state() {
         return state;

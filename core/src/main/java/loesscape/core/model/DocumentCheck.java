@@ -86,7 +86,7 @@ final class DocumentCheck {
     }
 
     private void trials() {
-        common.atMost("/trials", template.trials().size(), MOST_OTHERS, "trials");
+        common.atMost("/trials", template.trials().size(), Trial.MOST, "trials");
         Set<String> names = new HashSet<>();
         for (int i = 0; i < template.trials().size(); i++) {
             Trial trial = template.trials().get(i);
@@ -96,6 +96,7 @@ final class DocumentCheck {
                 report.accept(path + "/name", "A trial has a name of its own; give it one.");
             }
             common.atMost(path + "/answers", trial.answers().size(), MOST_ANSWERS, "answers");
+            common.atMost(path + "/expected", trial.expected().size(), MOST_ANSWERS, "expectations");
         }
     }
 }

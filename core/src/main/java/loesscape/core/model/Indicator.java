@@ -34,6 +34,9 @@ public record Indicator(
     /** The identity of the sign for an answer that is not there. */
     public static final String BLANK = "blank";
 
+    /** Stands for the identity of what it shows where it shows nothing. */
+    public static final String NOTHING = "";
+
     /** What is shown for one choice; the first of several chosen ones that has a sign. */
     public record ChoiceSign(String choice, Sign sign) {}
 

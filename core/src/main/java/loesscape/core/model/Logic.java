@@ -77,6 +77,11 @@ public final class Logic {
         };
     }
 
+    /** Whether a node has looks at all. */
+    public static boolean canLook(Node node) {
+        return node instanceof Field || node instanceof Section || node instanceof Notice;
+    }
+
     /** The formulas of a node that are not part of a condition. */
     public static List<String> formulas(Node node) {
         List<String> formulas = new ArrayList<>();

@@ -18,6 +18,7 @@ import java.util.TreeSet;
  * @param finish what has to hold before the document can be finished, beyond required answers and checks
  * @param pageSettings how the document lies on its pages
  * @param trials sets of answers to try it with, by name
+ * @param promises what is to be so for every set of answers, in the order of its author
  */
 public record Template(
         String title,
@@ -28,7 +29,14 @@ public record Template(
         @MayBeLeftOut List<LookupList> lists,
         @MayBeLeftOut List<FinishRule> finish,
         @MayBeLeftOut PageSettings pageSettings,
-        @MayBeLeftOut List<Trial> trials) {
+        @MayBeLeftOut List<Trial> trials,
+        @MayBeLeftOut List<PromiseRule> promises) {
+
+    /** The most characters a title, a label or another text of one line has. */
+    public static final int LONGEST_LINE = 1_000;
+
+    /** The most characters a text of several lines has. */
+    public static final int LONGEST_PARAGRAPH = 20_000;
 
     public Template {
         pages = List.copyOf(pages);
@@ -41,22 +49,24 @@ public record Template(
         lists = lists.stream().sorted(Comparator.comparing(LookupList::key)).toList();
         finish = List.copyOf(finish);
         trials = trials.stream().sorted(Comparator.comparing(Trial::name)).toList();
+        promises = List.copyOf(promises);
     }
 
     /** A template of pages alone. */
     public static Template of(String title, List<Page> pages) {
         return new Template(
-                title, "", pages, List.of(), List.of(), List.of(), List.of(), PageSettings.PLAIN, List.of());
+                title, "", pages, List.of(), List.of(), List.of(), List.of(), PageSettings.PLAIN, List.of(), List.of());
     }
 
     /** This template with other pages. */
     public Template withPages(List<Page> others) {
-        return new Template(title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials);
+        return new Template(title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials, promises);
     }
 
-    /** This template without what its author tries it with. */
+    /** This template without what its author tries it with and promises of it, which is nothing to those who fill it in. */
     public Template withoutTrials() {
-        return new Template(title, subtitle, pages, roles, conditions, lists, finish, pageSettings, List.of());
+        return new Template(
+                title, subtitle, pages, roles, conditions, lists, finish, pageSettings, List.of(), List.of());
     }
 
     /** Every page, section and item in reading order, each before what it holds. */

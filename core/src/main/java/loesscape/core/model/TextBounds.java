@@ -8,8 +8,6 @@ final class TextBounds {
     /** The most characters a text answer can ever have. */
     static final int LONGEST_ANSWER = 100_000;
 
-    private static final int LONGEST_LINE = 1_000;
-    private static final int LONGEST_PARAGRAPH = 20_000;
     private static final int SHORTENED = 40;
 
     private final BiConsumer<String, String> report;
@@ -19,14 +17,14 @@ final class TextBounds {
     }
 
     void line(String path, String text) {
-        bounded(path, text, LONGEST_LINE);
+        bounded(path, text, Template.LONGEST_LINE);
         if (text.indexOf('\n') >= 0 || text.indexOf('\r') >= 0) {
             report.accept(path, "This is one line; take out the line break.");
         }
     }
 
     void paragraph(String path, String text) {
-        bounded(path, text, LONGEST_PARAGRAPH);
+        bounded(path, text, Template.LONGEST_PARAGRAPH);
     }
 
     private void bounded(String path, String text, int most) {

@@ -110,6 +110,7 @@ public final class Validation {
         sharedConditions();
         new MediumCheck(this::report).check(template);
         new DocumentCheck(template, common, texts, this::report).check();
+        new PromiseCheck(template, symbols, common, looks, this::report).check();
         if (problems.isEmpty()) {
             cycle();
         }

@@ -120,6 +120,7 @@ final class LookupTables {
                 lists,
                 List.of(),
                 alone.pageSettings(),
+                List.of(),
                 List.of()));
     }
 

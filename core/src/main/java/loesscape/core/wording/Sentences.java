@@ -575,7 +575,11 @@ public final class Sentences {
         return all;
     }
 
-    private static String look(Look look) {
+    /** A look in words: clay and bold. */
+    public static String look(Look look) {
+        if (look.equals(Look.PLAIN)) {
+            return "plain";
+        }
         String shade =
                 look.shade() == Look.Shade.PLAIN ? "" : look.shade().name().toLowerCase(java.util.Locale.ROOT);
         String bold = look.bold() ? "bold" : "";

@@ -2,7 +2,11 @@ package loesscape.core.analysis;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
+import loesscape.core.analysis.proof.EveryFilling;
+import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -14,7 +18,6 @@ import loesscape.core.model.Phrase;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
-import loesscape.core.model.Validation;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -43,7 +46,10 @@ class TextFindingsTest {
     }
 
     private static List<String> found(Notice... notices) {
-        return Findings.of(PreparedTemplate.of(Validation.require(template(notices)))).stream()
+        CompiledTemplate compiled = CompiledTemplate.compile(template(notices));
+        return Stream.concat(
+                        Findings.of(compiled.prepared()).stream(),
+                        LogicFindings.of(EveryFilling.of(compiled, LocalDate.of(2026, 11, 1))).stream())
                 .map(Finding::message)
                 .toList();
     }

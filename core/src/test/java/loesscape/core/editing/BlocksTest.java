@@ -202,6 +202,7 @@ class BlocksTest {
                 List.of(list),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 }

@@ -84,7 +84,8 @@ class ChangeWordsTest {
                 Arguments.of("Role “Driller”", new Edit.PutRole(new Role("", "Driller", 1, null))),
                 Arguments.of("Shared condition “Deep”", new Edit.NewShared("Deep", ANSWERED)),
                 Arguments.of("Lookup list “Rates”", new Edit.PutList(RATES)),
-                Arguments.of("Trial “Deep one”", new Edit.PutTrial(new Trial("Deep one", Map.of("depth", "40")))),
+                Arguments.of(
+                        "Trial “Deep one”", new Edit.PutTrials(List.of(Trial.of("Deep one", Map.of("depth", "40"))))),
                 Arguments.of(
                         "When it can be finished",
                         new Edit.SetFinish(List.of(new FinishRule(ANSWERED, "Say how deep it is.")))),

@@ -135,6 +135,7 @@ class EditingTest {
                 List.of(),
                 List.of(),
                 permit.pageSettings(),
+                List.of(),
                 List.of());
         Template after = Editing.apply(chained, new Edit.Relabel("area", "Acreage"));
         assertThat(after.conditions()).isEmpty();
@@ -348,6 +349,23 @@ class EditingTest {
                         permit,
                         new Edit.SetCondition(List.of("water"), List.of(Aspect.REQUIRED), new Condition.Always())))
                 .isInstanceOf(Refusal.class);
+    }
+
+    @Test
+    void editsThatAreMadeTogetherAreMadeInTheirOrderOrNotAtAll() {
+        String field = permit.fields().getFirst().key();
+        Edit renamed = new Edit.RenameKey(field, "anew");
+        Edit labelled = new Edit.Relabel("anew", "Labelled by its new key");
+        Template edited = Editing.apply(permit, new Edit.Together(List.of(renamed, labelled)));
+        assertThat(field(edited, "anew").label()).isEqualTo("Labelled by its new key");
+        for (List<Edit> refused : List.of(
+                List.<Edit>of(labelled, renamed),
+                List.<Edit>of(),
+                List.<Edit>of(new Edit.Together(List.of(renamed))),
+                java.util.Collections.<Edit>nCopies(Edit.Together.MOST + 1, new Edit.Retitle("T", "")))) {
+            assertThatThrownBy(() -> Editing.apply(permit, new Edit.Together(refused)))
+                    .isInstanceOf(Refusal.class);
+        }
     }
 
     private static Field field(String key, FieldKind kind) {

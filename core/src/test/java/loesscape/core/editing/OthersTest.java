@@ -178,11 +178,11 @@ class OthersTest {
     void aTrialIsKeptUnderItsNameAndReplacedUnderTheSame() {
         Template now = edited(
                 well,
-                new Edit.PutTrial(new Trial("  Deep ", Map.of("depth", "40"))),
-                new Edit.PutTrial(new Trial("Shallow", Map.of("depth", "4"))),
-                new Edit.PutTrial(new Trial("Deep", Map.of("depth", "80"))));
+                new Edit.PutTrials(List.of(Trial.of("  Deep ", Map.of("depth", "40")))),
+                new Edit.PutTrials(List.of(Trial.of("Shallow", Map.of("depth", "4")))),
+                new Edit.PutTrials(List.of(Trial.of("Deep", Map.of("depth", "80")))));
         assertThat(now.trials())
-                .containsExactly(new Trial("Deep", Map.of("depth", "80")), new Trial("Shallow", Map.of("depth", "4")));
+                .containsExactly(Trial.of("Deep", Map.of("depth", "80")), Trial.of("Shallow", Map.of("depth", "4")));
         assertThat(edited(now, new Edit.RemoveTrial("Deep")).trials())
                 .extracting(Trial::name)
                 .containsExactly("Shallow");

@@ -31,6 +31,8 @@ import loesscape.core.model.PageSettings;
 import loesscape.core.model.Phrase;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Place;
+import loesscape.core.model.PromiseRule;
+import loesscape.core.model.Promised;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Sign;
@@ -166,13 +168,20 @@ class RandomEditsTest {
                         pick(random, PageSettings.Paper.values()),
                         pick(random, PageSettings.Numbering.values()),
                         random.nextBoolean() ? "de" : "ar"));
-            case 11 -> new Edit.PutTrial(new Trial("Trial " + random.nextInt(3), Map.of(field, "1")));
+            case 11 -> new Edit.PutTrials(List.of(Trial.of("Trial " + random.nextInt(3), Map.of(field, "1"))));
             case 12 ->
-                new Edit.RemoveTrial(
-                        template.trials().isEmpty()
-                                ? "Trial 0"
-                                : template.trials().getFirst().name());
-            case 13 -> new Edit.SetFinish(List.of(new FinishRule(some, "Not yet.")));
+                random.nextBoolean()
+                        ? new Edit.Together(
+                                List.of(new Edit.Relabel(field, "Together"), new Edit.SetHelp(field, "As one")))
+                        : new Edit.RemoveTrial(
+                                template.trials().isEmpty()
+                                        ? "Trial 0"
+                                        : template.trials().getFirst().name());
+            case 13 ->
+                random.nextBoolean()
+                        ? new Edit.SetPromises(
+                                List.of(new PromiseRule(some, new Promised.NodeIs(field, Aspect.REQUIRED, true))))
+                        : new Edit.SetFinish(List.of(new FinishRule(some, "Not yet.")));
             case 14 ->
                 new Edit.UseBlock(BLOCK, "block", 1, template.pages().getFirst().key(), null);
             case 15 -> new Edit.TakeOver(section(random, template, true), LATER, 2, List.of());
@@ -190,7 +199,11 @@ class RandomEditsTest {
                 new Edit.SetPlaces(page(template), List.of(place(random, field, choice), place(random, key, "")));
             case 22 ->
                 new Edit.AddAt(pick(random, Edit.Novelty.values()), "Drawn", page(template), place(random, key, ""));
-            case 23 -> new Edit.SetOverlay(overlay(template), pick(random, Overlay.OverlayShape.values()), "none");
+            // What is not there yet is drawn first, so that some can be changed.
+            case 23 ->
+                overlay(template).equals("none")
+                        ? new Edit.AddAt(Edit.Novelty.STROKE, "Drawn", page(template), place(random, key, ""))
+                        : new Edit.SetOverlay(overlay(template), pick(random, Overlay.OverlayShape.values()), "none");
             case 24 -> {
                 Place at = place(random, key, "");
                 Edit.PrintedMark mark = new Edit.PrintedMark(random.nextBoolean() ? "Marked" : "", at);

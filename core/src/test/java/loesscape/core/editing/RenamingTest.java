@@ -56,6 +56,7 @@ class RenamingTest {
                 List.of(machines),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 

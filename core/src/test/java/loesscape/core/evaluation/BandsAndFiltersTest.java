@@ -57,6 +57,7 @@ class BandsAndFiltersTest {
                 lists,
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 

@@ -58,7 +58,7 @@ class ContentTest {
 
     private static Template template(List<Role> roles, PageSettings settings, Item item) {
         List<Page> pages = List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of(item)))));
-        return new Template("T", "", pages, roles, List.of(), List.of(), List.of(), settings, List.of());
+        return new Template("T", "", pages, roles, List.of(), List.of(), List.of(), settings, List.of(), List.of());
     }
 
     private static List<Line> lines(Answers answers, Item... items) {

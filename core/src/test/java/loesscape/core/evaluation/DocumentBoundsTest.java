@@ -45,6 +45,7 @@ class DocumentBoundsTest {
                 lists,
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 

@@ -65,7 +65,16 @@ class FilledPageTest {
         PageSettings settings = new PageSettings(
                 PageSettings.Spacing.NORMAL, PageSettings.Paper.A4, PageSettings.Numbering.NONE, language);
         return new Template(
-                moved.title(), "", moved.pages(), List.of(), List.of(), List.of(), List.of(), settings, List.of());
+                moved.title(),
+                "",
+                moved.pages(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                settings,
+                List.of(),
+                List.of());
     }
 
     private static Content content(Template template, Map<String, String> typed) {

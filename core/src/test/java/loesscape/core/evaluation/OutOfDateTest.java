@@ -43,6 +43,7 @@ class OutOfDateTest {
                 List.of(empty),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of()));
     }
 
@@ -164,6 +165,7 @@ class OutOfDateTest {
                 List.of(rates),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of()));
         assertThat(state(of, "machine", Map.of("rate", typed)).offered()).containsExactly("Auger", "Drill");
     }

@@ -97,6 +97,7 @@ class RowFormulasTest {
                 List.of(),
                 new PageSettings(
                         PageSettings.PLAIN.spacing(), PageSettings.PLAIN.paper(), PageSettings.PLAIN.numbering(), "de"),
+                List.of(),
                 List.of());
     }
 

@@ -39,6 +39,7 @@ class TextsTest {
                 List.of(),
                 List.of(),
                 new PageSettings(PageSettings.Spacing.NORMAL, PageSettings.Paper.A4, numbering, ""),
+                List.of(),
                 List.of());
     }
 

@@ -34,6 +34,7 @@ class HostileTest {
                 List.of(),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 
@@ -79,7 +80,16 @@ class HostileTest {
         Field item = Field.of("item_of", "Item", new FieldKind.Lookup("list", "b", Map.of("a", "group")));
         Template plain = template(List.of(), group, item);
         Template template = new Template(
-                "T", "", plain.pages(), List.of(), List.of(), List.of(list), List.of(), PageSettings.PLAIN, List.of());
+                "T",
+                "",
+                plain.pages(),
+                List.of(),
+                List.of(),
+                List.of(list),
+                List.of(),
+                PageSettings.PLAIN,
+                List.of(),
+                List.of());
         var state = CompiledTemplate.compile(template)
                 .evaluate(Answers.NONE.with("group", "group 7").with("item_of", "item 99007"));
         assertThat(state.counting("item_of")).isEqualTo(new Value.Chosen("item 99007"));

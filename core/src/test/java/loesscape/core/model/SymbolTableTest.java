@@ -33,6 +33,7 @@ class SymbolTableTest {
                     List.of(),
                     List.of(),
                     PageSettings.PLAIN,
+                    List.of(),
                     List.of());
             SymbolTable symbols = SymbolTable.of(template);
             assertThat(symbols.types(section)).containsKey("depth");

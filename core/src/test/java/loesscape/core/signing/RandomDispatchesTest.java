@@ -89,6 +89,7 @@ class RandomDispatchesTest {
                             List.of(),
                             List.of(),
                             PageSettings.PLAIN,
+                            List.of(),
                             List.of())),
                     "r0");
         }

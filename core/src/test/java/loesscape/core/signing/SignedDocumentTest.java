@@ -57,6 +57,7 @@ class SignedDocumentTest {
                 List.of(),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
         return SignedDocument.of(CompiledTemplate.compile(template), "owner");
     }

@@ -57,6 +57,7 @@ class SignedStaysTest {
                 List.of(),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 

@@ -75,6 +75,7 @@ class SigningTest {
                             "There is no licence."),
                     new FinishRule(new Clause.Answered("depth"), "There is no depth.")),
             PageSettings.PLAIN,
+            List.of(),
             List.of());
 
     private final SignedDocument document = SignedDocument.of(CompiledTemplate.compile(WELL), "owner");
@@ -215,6 +216,7 @@ class SigningTest {
                 List.of(),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
         SignedDocument of = SignedDocument.of(CompiledTemplate.compile(together), "owner");
         for (String depth : List.of("120", "20", "")) {

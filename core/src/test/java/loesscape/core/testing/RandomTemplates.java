@@ -179,7 +179,8 @@ public final class RandomTemplates {
                 ? List.of()
                 : List.of(new FinishRule(condition(before, 2), "Not yet."));
         roles.replaceAll(role -> new Role(role.key(), role.name(), role.order(), maybe(before)));
-        return new Template("Random", "", pages, roles, shared, List.of(PLACES), finish, PageSettings.PLAIN, List.of());
+        return new Template(
+                "Random", "", pages, roles, shared, List.of(PLACES), finish, PageSettings.PLAIN, List.of(), List.of());
     }
 
     /** A page written on that of a PDF, with places for its fields and the marks of their choices. */

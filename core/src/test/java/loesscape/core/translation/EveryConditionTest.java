@@ -99,6 +99,7 @@ class EveryConditionTest {
                 List.of(pumps),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 

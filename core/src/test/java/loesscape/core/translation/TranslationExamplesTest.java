@@ -62,6 +62,7 @@ class TranslationExamplesTest {
                 List.of(pumps),
                 List.of(),
                 PageSettings.PLAIN,
+                List.of(),
                 List.of());
     }
 

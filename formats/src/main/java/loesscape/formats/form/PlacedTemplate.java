@@ -83,6 +83,7 @@ final class PlacedTemplate {
                 List.of(),
                 List.of(),
                 settings,
+                List.of(),
                 List.of());
     }
 

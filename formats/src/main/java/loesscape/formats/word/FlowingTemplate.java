@@ -168,7 +168,10 @@ final class FlowingTemplate {
     private Notice notice(Paragraph paragraph, String text, Medium medium) {
         if (paragraph.listing() == Listing.POINT) {
             Notice list = outline.takeList();
-            if (list != null && list.medium() == medium) {
+            boolean goesOn = list != null
+                    && list.medium() == medium
+                    && list.text().length() + text.length() + 3 <= Template.LONGEST_PARAGRAPH;
+            if (list != null && goesOn) {
                 return list.withText(list.text() + "\n- " + text);
             }
             if (list != null) {
@@ -209,6 +212,7 @@ final class FlowingTemplate {
         marks.clear();
         if (labels.size() > 1 && outline.shortText() != null) {
             outline.replaceText(AskedKind.several(labels));
+            labels.forEach(outline::sayWhole);
         } else {
             labels.forEach(label -> ask(label, new FieldKind.YesNo()));
         }
@@ -244,8 +248,10 @@ final class FlowingTemplate {
         String before = question.isEmpty() ? "" : question + ": ";
         if (asked.isEmpty() && outline.prompt() != null && labels.size() > 1) {
             outline.replaceText(AskedKind.ofMarks(labels));
+            labels.forEach(outline::sayWhole);
         } else if (labels.size() > 1 && !asked.isEmpty()) {
             ask(asked, AskedKind.ofMarks(labels));
+            labels.forEach(outline::sayWhole);
         } else {
             labels.forEach(label -> ask(label.isEmpty() ? asked : before + label, new FieldKind.YesNo()));
         }
@@ -339,9 +345,10 @@ final class FlowingTemplate {
         if (!name.isEmpty()) {
             named.put(name, key);
         }
-        outline.put(Field.of(key, Outline.label(isSaid ? told : told + " … " + behind), kind)
-                .withMedium(medium)
-                .withWidth(width));
+        String whole = isSaid ? told : told + " … " + behind;
+        outline.sayWhole(whole);
+        outline.put(Field.of(key, Outline.label(whole), kind).withMedium(medium).withWidth(width));
+        control.choices().forEach(outline::sayWhole);
         return key;
     }
 
@@ -349,10 +356,12 @@ final class FlowingTemplate {
         String before = label.isBlank() && outline.prompt() != null ? outline.takeText() : label;
         String asked = before.isBlank() ? "Rows" : before;
         List<Item> items = new ArrayList<>();
+        outline.sayWhole(asked);
         for (Control column : columns) {
             String told = column.label().isBlank()
                     ? Keys.words(column.name().isBlank() ? "Answer" : column.name())
                     : column.label();
+            outline.sayWhole(told);
             items.add(Field.of(
                     outline.key(told, "column"), Outline.label(told), AskedKind.of(column, told, Medium.FILLING)));
         }
@@ -393,6 +402,7 @@ final class FlowingTemplate {
     }
 
     private void ask(String label, FieldKind kind) {
+        outline.sayWhole(label);
         outline.put(Field.of(outline.key(label, "question"), label.isEmpty() ? "Answer" : Outline.label(label), kind));
     }
 

@@ -12,13 +12,11 @@ import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.prose.Prose;
 import org.jspecify.annotations.Nullable;
 
 /** The sections of a template while it is put together, and the text that may turn out to be what a question asks. */
 final class Outline {
-
-    /** A declaration to be marked may be long; nothing of it is left out. */
-    private static final int LONGEST_LABEL = 4_000;
 
     private static final int LONGEST_PROMPT = 90;
     private static final int DEEPEST_SECTION = 3;
@@ -45,14 +43,9 @@ final class Outline {
         this.title = title;
     }
 
-    /** A text on one line, as a label. */
+    /** A text on one line, as a label; of one that is too long for that, the beginning. */
     static String label(String text) {
-        String line = WordText.plain(text);
-        if (line.length() <= LONGEST_LABEL) {
-            return line;
-        }
-        return line.substring(
-                0, Character.isHighSurrogate(line.charAt(LONGEST_LABEL - 1)) ? LONGEST_LABEL - 1 : LONGEST_LABEL);
+        return CutText.beginning(WordText.plain(text), Template.LONGEST_LINE);
     }
 
     int questions() {
@@ -66,14 +59,37 @@ final class Outline {
         return key;
     }
 
-    /** Adds an item to the section that is open; rows, which are a section, to one that can hold them. */
+    /**
+     * Adds an item to the section that is open; rows, which are a section, to one that can hold them. A text that is too long
+     * for one becomes several.
+     */
     void put(Item item) {
         if (item instanceof Section) {
             closeInner();
         }
+        if (item instanceof Notice notice && notice.text().length() > Template.LONGEST_PARAGRAPH) {
+            List<String> parts = CutText.parts(notice.text(), Template.LONGEST_PARAGRAPH);
+            add(notice.withText(parts.getFirst()));
+            for (String part : parts.subList(1, parts.size())) {
+                add(Notice.of(key(part, "text"), part).withMedium(notice.medium()));
+            }
+        } else {
+            add(item);
+        }
+    }
+
+    private void add(Item item) {
         open.getLast().content.add(item);
         last = item instanceof Notice notice ? notice : null;
         questions += asked(item);
+    }
+
+    /** Says the whole of what a label or a choice can only begin to say; nothing of a long declaration is left out. */
+    void sayWhole(String text) {
+        if (WordText.plain(text).length() > Template.LONGEST_LINE) {
+            put(Notice.of(key(text, "text"), Prose.literal(WordText.plain(text))));
+            settle();
+        }
     }
 
     /** Sections stand in sections one deep. */
@@ -97,6 +113,7 @@ final class Outline {
         if (hasTitle || questions > 0) {
             return false;
         }
+        sayWhole(words);
         title = words;
         hasTitle = true;
         return true;
@@ -114,6 +131,7 @@ final class Outline {
         open.getLast().content.add(part);
         open.add(part);
         last = null;
+        sayWhole(words);
     }
 
     /** The text that was just added, where it is as short as what a question asks. */

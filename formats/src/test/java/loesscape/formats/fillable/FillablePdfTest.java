@@ -226,6 +226,7 @@ class FillablePdfTest {
                 lists,
                 List.of(),
                 plain.pageSettings(),
+                List.of(),
                 List.of());
         return FillablePdf.of(
                 FillableForm.of(PreparedTemplate.of(template), Answers.NONE),

@@ -15,6 +15,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
@@ -32,6 +34,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.SheetPage;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
 import loesscape.core.model.Validation;
 import loesscape.formats.export.RecordHeading;
 import loesscape.formats.paper.ArchiveCheck;
@@ -492,7 +495,13 @@ class ImportedPdfTest {
     void theDrainageConsentOfTheDemoIsMadeOfItsForm() throws IOException {
         byte[] form = OfficeForm.drainageConsent();
         ImportedPdf imported = ImportedPdf.read(form, "", "Drainage consent");
-        String file = TemplateFile.write(DrainageConsent.make(imported));
+        // What is promised and tried of it was written by hand.
+        Template before = TemplateFile.read(Files.readString(DEMO.resolve("drainage-consent.loess.json")));
+        Template made = Editing.apply(DrainageConsent.make(imported), new Edit.SetPromises(before.promises()));
+        for (Trial trial : before.trials()) {
+            made = Editing.apply(made, new Edit.PutTrials(List.of(trial)));
+        }
+        String file = TemplateFile.write(made);
         if (Boolean.getBoolean("loesscape.make")) {
             Files.write(DEMO.resolve("drainage-consent.pdf"), form);
             Files.writeString(DEMO.resolve("drainage-consent.loess.json"), file);

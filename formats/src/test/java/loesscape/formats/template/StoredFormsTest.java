@@ -6,12 +6,17 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
+import loesscape.core.analysis.PromiseVerdict;
+import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Change;
 import loesscape.core.editing.TemplateIndex;
+import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.trial.TrialRun;
 import loesscape.formats.json.JsonProblem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -35,7 +40,17 @@ class StoredFormsTest {
 
     /** Between them they have everything that a template can have. */
     @ParameterizedTest
-    @ValueSource(strings = {"roles", "rows", "looks", "lookup", "shared-condition", "pages-and-trials", "formulas"})
+    @ValueSource(
+            strings = {
+                "roles",
+                "rows",
+                "looks",
+                "lookup",
+                "shared-condition",
+                "pages-and-trials",
+                "formulas",
+                "promises"
+            })
     void aChangeIsWrittenAsItAlwaysWas(String name) throws IOException {
         Path golden = GOLDEN.resolve("change-2-" + name + ".json");
         String text = ChangeFile.write(change(name));
@@ -51,7 +66,17 @@ class StoredFormsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"roles", "rows", "looks", "lookup", "shared-condition", "pages-and-trials", "formulas"})
+    @ValueSource(
+            strings = {
+                "roles",
+                "rows",
+                "looks",
+                "lookup",
+                "shared-condition",
+                "pages-and-trials",
+                "formulas",
+                "promises"
+            })
     void aTemplateIsWrittenAsItAlwaysWas(String name) throws IOException {
         Path golden = GOLDEN.resolve("template-2-" + name + ".json");
         String text = TemplateFile.compact(example(name));
@@ -71,6 +96,20 @@ class StoredFormsTest {
                 .isEqualTo(example(name));
         assertThat(ChangeFile.read(Files.readString(GOLDEN.resolve("change-1-" + name + ".json"))))
                 .isEqualTo(change(name));
+    }
+
+    /** What the example promises is so, and its trials come as they are expected. */
+    @Test
+    void theExampleKeepsItsPromises() throws IOException {
+        CompiledTemplate compiled = CompiledTemplate.compile(example("promises"));
+        EveryFilling every = EveryFilling.of(compiled, LocalDate.of(2028, 2, 28));
+        assertThat(compiled.template().promises())
+                .hasSize(6)
+                .allSatisfy(
+                        rule -> assertThat(PromiseVerdict.of(rule, every)).isEqualTo(new PromiseVerdict.Kept(false)));
+        assertThat(TrialRun.of(compiled, LocalDate.of(2028, 2, 28)))
+                .hasSize(2)
+                .allSatisfy(outcome -> assertThat(outcome.missed()).isEmpty());
     }
 
     @Test

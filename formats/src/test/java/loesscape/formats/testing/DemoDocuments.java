@@ -77,7 +77,8 @@ public final class DemoDocuments {
                 template.lists(),
                 template.finish(),
                 new PageSettings(settings.spacing(), settings.paper(), settings.numbering(), language),
-                template.trials());
+                template.trials(),
+                List.of());
     }
 
     /** What is tried out in a document. */

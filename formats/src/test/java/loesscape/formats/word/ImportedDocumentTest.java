@@ -204,6 +204,48 @@ class ImportedDocumentTest {
                         number -> assertThat(number.unit()).isEqualTo("m"));
     }
 
+    /** The most characters of a label and of a text are the template's own bounds; nothing of the document is left out for them. */
+    @Test
+    void whatIsTooLongForALabelStandsWholeInATextBesideIt() {
+        String words = "I declare that the well was drilled by my own hand and that its casing is sound. ";
+        String declaration = words.repeat(20).strip();
+        assertThat(told(line("☐ " + declaration)))
+                .satisfiesExactly(
+                        heading -> {},
+                        text -> assertThat(text).isEqualTo("“" + declaration + "”"),
+                        question -> assertThat(question)
+                                .startsWith("I declare")
+                                .endsWith("…: YesNo")
+                                .hasSizeLessThan(1_020));
+        assertThat(List.of(
+                        line(declaration + ": ________"),
+                        line("Which: ☐ " + declaration + " ☐ none"),
+                        styled("H1", declaration),
+                        styled("T", declaration),
+                        control("<w:text/><w:alias w:val=\"" + declaration + "\"/>", ""),
+                        control(
+                                "<w:dropDownList><w:listItem w:displayText=\"" + declaration
+                                        + "\" w:value=\"1\"/></w:dropDownList>",
+                                ""),
+                        table(row(declaration, "When"), row("", ""), row("", ""))))
+                .allSatisfy(body -> assertThat(told(body)).anyMatch(text -> text.startsWith("“" + declaration)));
+    }
+
+    @Test
+    void whatIsTooLongForATextBecomesSeveral() {
+        String sentence = "The lessee keeps the ditch. ";
+        List<String> texts = told(line(sentence.repeat(2_000)));
+        assertThat(texts).hasSize(4);
+        assertThat(String.join(" ", texts.subList(1, 4)).replaceAll("[“”]", ""))
+                .isEqualTo(sentence.repeat(2_000).strip());
+        List<String> points = told(listed(2, 0, sentence.repeat(30)).repeat(60));
+        assertThat(points).hasSizeGreaterThan(2);
+        assertThat(String.join("\n", points.subList(1, points.size())).replaceAll("[“”]", ""))
+                .isEqualTo(
+                        ("- " + sentence.repeat(30).strip() + "\n").repeat(60).strip());
+        assertThat(told(line("x".repeat(50_000)))).hasSize(4);
+    }
+
     @Test
     void contentControlsKeepTheirKinds() {
         assertThat(told(control("<w:alias w:val=\"Lessee\"/><w:tag w:val=\"lessee\"/><w:text/>", "x")

@@ -9,6 +9,7 @@ import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Stage;
+import loesscape.core.trial.SuggestedTrials;
 import loesscape.server.accounts.Author;
 import loesscape.server.files.HandedIn;
 import org.springframework.core.io.Resource;
@@ -34,12 +35,14 @@ class DraftApi {
     private final Drafts drafts;
     private final Tryouts tryouts;
     private final DraftReading reading;
+    private final DraftProof proof;
 
-    DraftApi(Drafts drafts, Tryouts tryouts, DraftReading reading, HandedIn handedIn) {
+    DraftApi(Drafts drafts, Tryouts tryouts, DraftReading reading, DraftProof proof, HandedIn handedIn) {
         this.handedIn = handedIn;
         this.drafts = drafts;
         this.tryouts = tryouts;
         this.reading = reading;
+        this.proof = proof;
     }
 
     /** An edit, made on a revision. */
@@ -106,6 +109,24 @@ class DraftApi {
         return tryouts.tryTrial(id, trial.name(), author.id());
     }
 
+    /** Keeps how the document stands with the answers tried out as a trial; without a name it is called by its answers. */
+    @PostMapping("/trials")
+    DraftChange record(@PathVariable UUID id, @RequestBody TrialName trial, @AuthenticationPrincipal Author author) {
+        return drafts.record(id, trial.name(), author.id());
+    }
+
+    /** Expects of a trial what comes of its answers now. */
+    @PutMapping("/trials")
+    DraftChange expect(@PathVariable UUID id, @RequestBody TrialName trial, @AuthenticationPrincipal Author author) {
+        return drafts.expect(id, trial.name(), author.id());
+    }
+
+    /** Trials of what its own have not tried. */
+    @GetMapping("/trials/suggested")
+    SuggestedTrials.Suggestions suggested(@PathVariable UUID id) {
+        return proof.suggested(id);
+    }
+
     @GetMapping("/history")
     DraftReading.History history(@PathVariable UUID id, @AuthenticationPrincipal Author author) {
         return reading.history(id, author);
@@ -143,6 +164,12 @@ class DraftApi {
     @PostMapping("/as-condition")
     AsClauses asCondition(@PathVariable UUID id, @RequestBody AsText formula) {
         return new AsClauses(reading.condition(id, formula.formula()));
+    }
+
+    /** What the document does for all possible answers, whether its promises are kept, and what comes of its trials. */
+    @GetMapping("/proof")
+    DraftProof.Proof proof(@PathVariable UUID id) {
+        return proof.of(id);
     }
 
     /** Why an item stands as it does, and what would open it. */

@@ -87,8 +87,13 @@ class DraftDifferences {
         return changed;
     }
 
+    /** The day on which a draft is looked at. */
+    LocalDate today() {
+        return LocalDate.now(clock);
+    }
+
     /** As what an author sees the draft. */
     Context context(Tryout tryout) {
-        return new Context(LocalDate.now(clock), tryout.stage(), tryout.role());
+        return new Context(today(), tryout.stage(), tryout.role());
     }
 }

@@ -6,9 +6,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.BiFunction;
+import java.util.function.Function;
 import loesscape.core.analysis.Bonds;
 import loesscape.core.analysis.Explaining;
+import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.LogicFindings;
+import loesscape.core.analysis.PromiseVerdict;
 import loesscape.core.analysis.Why;
+import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
@@ -32,6 +39,12 @@ import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
+import loesscape.core.reach.Reach;
+import loesscape.core.trial.SuggestedTrials;
+import loesscape.core.trial.TrialCoverage;
+import loesscape.core.trial.TrialRecording;
+import loesscape.core.trial.TrialRun;
 import loesscape.core.wording.Reasons;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
@@ -48,6 +61,17 @@ final class DraftModel {
     private final Reasons reasons;
     /** What was asked last: an edit is compared with how the document stood before, which was shown before it. */
     private volatile @Nullable LastAsked last;
+
+    private final ReentrantLock proving = new ReentrantLock();
+    private @Nullable Proven lastProven;
+
+    /** What was found for a day. */
+    record Proven(
+            LocalDate day,
+            List<Finding> findings,
+            List<PromiseVerdict> promises,
+            List<DraftProof.TriedView> trials,
+            DraftProof.TriedShare coverage) {}
 
     private record LastAsked(Answers answers, Context context, Stand stand) {}
 
@@ -95,6 +119,73 @@ final class DraftModel {
     /** What belongs to the document as a whole. */
     DraftSettings settings() {
         return settings;
+    }
+
+    /** What it does for all answers on a day; whoever asks for it first works it out, and others wait. */
+    Proven proven(LocalDate today) {
+        proving.lock();
+        try {
+            Proven known = lastProven;
+            if (known == null || !known.day().equals(today)) {
+                known = prove(today);
+                lastProven = known;
+            }
+            return known;
+        } finally {
+            proving.unlock();
+        }
+    }
+
+    private Proven prove(LocalDate today) {
+        EveryFilling every = EveryFilling.of(compiled, today);
+        return new Proven(
+                today,
+                LogicFindings.of(every),
+                template().promises().stream()
+                        .map(rule -> PromiseVerdict.of(rule, every))
+                        .toList(),
+                TrialRun.of(compiled, today).stream()
+                        .map(outcome -> new DraftProof.TriedView(outcome.trial().name(), outcome.missed()))
+                        .toList(),
+                DraftProof.TriedShare.of(TrialCoverage.of(compiled, today)));
+    }
+
+    /** Looks at what a field reaches, one at a time: it may take as long as looking through everything. */
+    <T> T reaching(Function<DraftModel, Reach> made, BiFunction<DraftModel, Reach, T> use) {
+        proving.lock();
+        try {
+            return use.apply(this, made.apply(this));
+        } finally {
+            proving.unlock();
+        }
+    }
+
+    CompiledTemplate compiled() {
+        return compiled;
+    }
+
+    /** Trials of what its own have not tried; one at a time is looked for. */
+    SuggestedTrials.Suggestions suggested(LocalDate today) {
+        proving.lock();
+        try {
+            return SuggestedTrials.of(EveryFilling.of(compiled, today), today);
+        } finally {
+            proving.unlock();
+        }
+    }
+
+    /** How it stands for some answers, as a trial; named by its answers where that is blank. */
+    Trial recorded(String name, Answers answers, Context context) {
+        Answers typed = withRows(answers);
+        String named = name.isBlank() ? TrialRecording.name(compiled, typed, context) : name;
+        return TrialRecording.of(named, compiled, typed, context);
+    }
+
+    /** A trial of which is expected what comes of it now. */
+    Trial expecting(Trial trial, LocalDate today) {
+        Context context = new Context(trial.day() == null ? today : trial.day(), trial.stage(), trial.role());
+        Trial recorded = TrialRecording.of(trial.name(), compiled, new Answers(trial.answers()), context);
+        return trial.expecting(recorded.expected());
     }
 
     Template template() {
@@ -163,7 +254,7 @@ final class DraftModel {
                 : Optional.empty();
     }
 
-    private Answers withRows(Answers answers) {
+    Answers withRows(Answers answers) {
         Answers with = answers;
         for (Node node : parts.nodes().values()) {
             boolean empty = node instanceof Section section

@@ -8,8 +8,10 @@ import loesscape.core.model.FinishRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.PromiseRule;
 import loesscape.core.model.Role;
 import loesscape.core.model.Template;
+import loesscape.core.wording.PromiseSentences;
 import loesscape.core.wording.Sentence;
 import loesscape.core.wording.Sentences;
 import loesscape.formats.paper.PrintFindings;
@@ -20,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param lists the lookup lists without their rows
  * @param trials by name
+ * @param promises in the order of their author
  * @param findings what its author probably did not mean
  */
 public record DraftSettings(
@@ -29,6 +32,7 @@ public record DraftSettings(
         PageSettings pageSettings,
         boolean rightToLeft,
         List<TrialView> trials,
+        List<PromiseView> promises,
         List<Finding> findings) {
 
     /** A role, and when it takes part, as a sentence. */
@@ -41,11 +45,20 @@ public record DraftSettings(
     /** A condition for finishing, and what it says as a sentence. */
     public record FinishView(FinishRule rule, Sentence sentence) {}
 
-    /** A trial, and how many answers it has. */
-    public record TrialView(String name, int answers) {}
+    /**
+     * A trial.
+     *
+     * @param answers how many it has
+     * @param expected how much is expected of it; none where the answers are only kept
+     */
+    public record TrialView(String name, int answers, int expected) {}
+
+    /** A promise, and what it says as a sentence. */
+    public record PromiseView(PromiseRule rule, Sentence sentence) {}
 
     static DraftSettings of(PreparedTemplate prepared, Sentences sentences) {
         Template template = prepared.template();
+        PromiseSentences promises = new PromiseSentences(prepared);
         return new DraftSettings(
                 template.roles().stream()
                         .map(role -> new RoleView(role, sentences.takesPart(role)))
@@ -64,8 +77,13 @@ public record DraftSettings(
                 template.pageSettings(),
                 template.pageSettings().isRightToLeft(),
                 template.trials().stream()
-                        .map(trial ->
-                                new TrialView(trial.name(), trial.answers().size()))
+                        .map(trial -> new TrialView(
+                                trial.name(),
+                                trial.answers().size(),
+                                trial.expected().size()))
+                        .toList(),
+                template.promises().stream()
+                        .map(rule -> new PromiseView(rule, promises.of(rule)))
                         .toList(),
                 Stream.concat(Findings.of(prepared).stream(), PrintFindings.of(template).stream())
                         .toList());

@@ -2,6 +2,9 @@ package loesscape.server.draft;
 
 import java.util.List;
 import loesscape.core.analysis.Why;
+import loesscape.core.reach.ReachAcross;
+import loesscape.core.reach.ReachExamples;
+import loesscape.core.trial.SuggestedTrials;
 import loesscape.server.records.ReadingCopies;
 
 /** What the pages know of working copies. */
@@ -28,6 +31,12 @@ public final class DraftTypes {
             FormulaApi.NameView.class,
             FormulaApi.WrittenFormula.class,
             FormulaApi.CheckedFormula.class,
+            DraftProof.Proof.class,
+            DraftReach.ReachView.class,
+            DraftReach.SetInReach.class,
+            ReachExamples.class,
+            ReachAcross.class,
+            SuggestedTrials.Suggestions.class,
             Why.class);
 
     private DraftTypes() {}

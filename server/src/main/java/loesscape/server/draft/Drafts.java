@@ -1,13 +1,16 @@
 package loesscape.server.draft;
 
+import java.util.List;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.Function;
 import loesscape.core.editing.Change;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.Refused;
 import loesscape.core.model.Template;
+import loesscape.core.model.Trial;
 import loesscape.server.draft.TryoutStore.Tryout;
 import loesscape.server.templates.ReleaseStore;
 import loesscape.server.templates.TemplateStore;
@@ -78,6 +81,12 @@ public class Drafts {
 
     @Transactional
     public DraftChange edit(UUID id, int revision, Edit edit, long account) {
+        return edit(id, revision, ignored -> edit, account);
+    }
+
+    /** An edit that is made of how the draft stands, where that is still what was looked at. */
+    @Transactional
+    DraftChange edit(UUID id, int revision, Function<DraftModel, Edit> made, long account) {
         WorkingCopy before = versions.locked(id);
         if (before.revision() != revision) {
             throw new Refused(
@@ -86,6 +95,7 @@ public class Drafts {
                             .formatted(changedSince(id, revision)));
         }
         DraftModel model = versions.of(before).model();
+        Edit edit = made.apply(model);
         Editing.Edited edited = Editing.apply(model.parts(), edit);
         Change change = Change.between(model.parts(), edited.parts());
         if (change.isEmpty()) {
@@ -99,6 +109,28 @@ public class Drafts {
         WorkingCopy after = templates.keep(before, edited.prepared().template(), change, Kind.EDIT, account);
         return differences.between(
                 id, model, versions.remembered(after, new DraftModel(edited.prepared(), edited.parts())), account);
+    }
+
+    /** Keeps how the document stands with the answers somebody tries out as a trial. */
+    @Transactional
+    public DraftChange record(UUID id, String name, long account) {
+        WorkingCopy now = versions.locked(id);
+        Tryout tryout = tryouts.find(id, account);
+        Trial trial = versions.of(now).model().recorded(name, tryout.answers(), differences.context(tryout));
+        return edit(id, now.revision(), new Edit.PutTrials(List.of(trial)), account);
+    }
+
+    /** Expects of a trial what comes of its answers now, at its stage, for its role and on its day. */
+    @Transactional
+    public DraftChange expect(UUID id, String name, long account) {
+        WorkingCopy now = versions.locked(id);
+        DraftModel model = versions.of(now).model();
+        Trial trial = model.parts().rest().trials().get(name);
+        if (trial == null) {
+            throw new Refusal("There is no trial “%s” any more.".formatted(name));
+        }
+        return edit(
+                id, now.revision(), new Edit.PutTrials(List.of(model.expecting(trial, differences.today()))), account);
     }
 
     private String changedSince(UUID id, int revision) {

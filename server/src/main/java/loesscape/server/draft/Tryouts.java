@@ -74,7 +74,7 @@ class Tryouts {
         return retried(id, now, before, new Tryout(before.answers(), stage, role), account);
     }
 
-    /** Types the answers of a trial in place of what is typed. */
+    /** Types the answers of a trial in place of what is typed, and looks at the document as it does. */
     @Transactional
     public DraftChange tryTrial(UUID id, String name, long account) {
         DraftVersions.Current now = versions.current(id);
@@ -83,7 +83,8 @@ class Tryouts {
             throw new Refusal("There is no trial “%s” any more.".formatted(name));
         }
         Tryout before = tryouts.find(id, account);
-        return retried(id, now, before, before.with(new Answers(trial.answers())), account);
+        Tryout after = new Tryout(new Answers(trial.answers()), trial.stage(), trial.role());
+        return retried(id, now, before, after, account);
     }
 
     /** Keeps a file an author tries the document with and tells its identity. */

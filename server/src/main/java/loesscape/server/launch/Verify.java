@@ -26,14 +26,8 @@ public final class Verify {
     private Verify() {}
 
     /**
-     * What is to be said.
-     *
-     * @param exitCode 0 for whole and sealed by the root, 1 for whole and sealed by somebody not known, 2 for anything else
-     */
-    public record Said(String text, int exitCode) {}
-
-    /**
-     * Checks a file.
+     * Checks a file. It ends with 0 for whole and sealed by the root, 1 for whole and sealed by somebody not known, 2 for
+     * anything else.
      *
      * @throws LaunchProblem when a file cannot be read, or the arguments are not understood
      */

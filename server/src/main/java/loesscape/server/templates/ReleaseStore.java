@@ -8,6 +8,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import loesscape.core.model.Template;
 import loesscape.formats.template.TemplateFile;
@@ -89,6 +90,16 @@ public class ReleaseStore {
     /** The template as it was released. */
     public Optional<Template> find(UUID template, int number) {
         return text(template, number).map(TemplateFile::kept);
+    }
+
+    /** The revision that a release was made of. */
+    public OptionalInt revision(UUID template, int number) {
+        return database.sql("SELECT revision FROM release WHERE template_id = ? AND number = ?")
+                .params(template, number)
+                .query(Integer.class)
+                .optional()
+                .map(OptionalInt::of)
+                .orElse(OptionalInt.empty());
     }
 
     /** The template file as it was released. */

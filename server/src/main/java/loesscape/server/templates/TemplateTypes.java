@@ -20,7 +20,8 @@ public final class TemplateTypes {
             AccessApi.OwnerWanted.class,
             ReleasesApi.ReleaseList.class,
             ReleasesApi.NewRelease.class,
-            ReleasesApi.NewLink.class);
+            ReleasesApi.NewLink.class,
+            VersionsApi.VersionsCompared.class);
 
     private TemplateTypes() {}
 }

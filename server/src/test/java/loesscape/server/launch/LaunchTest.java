@@ -179,7 +179,7 @@ class LaunchTest {
     void checkSaysAllThatIsWrongWithItsPlace() throws IOException {
         Path good = java.nio.file.Files.writeString(
                 folder.resolve("good.json"), "{\"formatVersion\":1,\"title\":\"T\",\"pages\":[{\"key\":\"p\"}]}");
-        assertThat(Check.run(List.of(good.toString()))).startsWith("“T” can be taken");
+        assertThat(Check.run(List.of(good.toString())).text()).startsWith("“T” can be taken");
         Path bad = java.nio.file.Files.writeString(
                 folder.resolve("bad.json"),
                 "{\"formatVersion\":1,\"title\":\"\",\"pages\":[{\"key\":\"p\"},{\"key\":\"p\"}]}");

@@ -162,6 +162,17 @@ final class EveryWrite {
         author.put(draftPath() + "/seen-as", "{\"stage\":\"reviewing\",\"role\":\"b\"}")
                 .ok();
         author.post(draftPath() + "/trial", "{\"name\":\"Deep\"}").ok();
+        edited("/trials", "{\"name\":\"As it stands\"}");
+        revision = author.put(draftPath() + "/trials", "{\"name\":\"As it stands\"}")
+                .ok()
+                .json()
+                .get("revision")
+                .intValue();
+        // As it is there already, so that nothing is other for those who fill it in.
+        edited("/reach/depth", """
+                {"revision":%d,"edges":["12"],"strokes":[
+                 {"key":"fee","aspect":{"type":"ofNode","aspect":"shown"},"rows":[5],"is":true}]}
+                """.formatted(revision));
         author.post(draftPath() + "/as-condition", "{\"formula\":\"depth > 30\"}")
                 .ok();
         author.post(draftPath() + "/check-formula", "{\"formula\":\"depth > 30\"}")

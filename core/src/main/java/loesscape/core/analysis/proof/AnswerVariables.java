@@ -1,0 +1,316 @@
+package loesscape.core.analysis.proof;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.Role;
+import loesscape.core.model.Section;
+import loesscape.core.model.Stage;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * All that a document hangs on, as variables: what is typed into each field, how many rows there are, the stage, who is acting,
+ * and whatever is out of reach. They are made when they are first asked for.
+ */
+final class AnswerVariables {
+
+    /** The stages as variables stand for them. */
+    static final List<Stage> STAGES = List.of(Stage.values());
+
+    private final List<PreparedTemplate> versions;
+    private final List<String> roleKeys;
+    private final LocalDate today;
+    private final Cutting cutting;
+    private final Gates gates = new Gates();
+    private final Map<Object, Typed> typed = new LinkedHashMap<>();
+    private final Map<String, Group> rows = new HashMap<>();
+    private final Map<String, int[]> rowCounts = new HashMap<>();
+    private final Map<String, Group> orders = new HashMap<>();
+    private final Set<Integer> usual = new LinkedHashSet<>();
+    private final Map<Integer, Integer> accepted = new HashMap<>();
+    private final Map<Integer, Group> groups = new HashMap<>();
+    private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
+    private final Map<Object, Integer> unknown = new HashMap<>();
+    private @Nullable Group stages;
+    private @Nullable Group roles;
+
+    /** Variables exactly one of which holds. */
+    record Group(int[] variables) {}
+
+    /**
+     * The variables of what is typed into a field: one for each region, or one for each choice.
+     *
+     * @param name of what is typed, which is the key of its field where nothing is worked out
+     */
+    record Typed(String name, Field field, FieldRegions regions, int[] variables) {}
+
+    /**
+     * @param versions of one template, whose fields of the same key are given the same answers; only answers are looked at that
+     *     all of them accept
+     * @param besides clauses that none of them has, and that are asked all the same
+     */
+    AnswerVariables(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
+        this.versions = List.copyOf(versions);
+        this.today = today;
+        this.cutting = Cutting.of(versions, besides, today);
+        this.roleKeys = versions.stream()
+                .flatMap(version -> version.template().roles().stream())
+                .map(Role::key)
+                .distinct()
+                .toList();
+    }
+
+    /** The roles that can be acting, by their keys. */
+    List<String> roleKeys() {
+        return roleKeys;
+    }
+
+    /** Whether a field stands in rows. */
+    boolean isInRows(String field) {
+        return versions.stream().anyMatch(version -> version.symbols().rowsAround(field) != null);
+    }
+
+    /** The day on which the document is looked at. */
+    LocalDate today() {
+        return today;
+    }
+
+    /** Whether what a field says about today is the same on every day. */
+    boolean isSameEveryDay(String field) {
+        return cutting.isSameEveryDay(field);
+    }
+
+    Gates gates() {
+        return gates;
+    }
+
+    /** The group of a variable exactly one of whose members holds; null where it is in none. */
+    @Nullable
+    Group group(int variable) {
+        return groups.get(variable);
+    }
+
+    /** Whether a variable says what is usual: that a field is blank, that there is no row. */
+    boolean isUsual(int variable) {
+        return usual.contains(variable);
+    }
+
+    /** What has to hold besides where a variable is asked about. */
+    int accepted(int variable) {
+        return accepted.getOrDefault(variable, Gates.TRUE);
+    }
+
+    /** What is out of reach where this variable stands for it; null for any other variable. */
+    @Nullable
+    OutOfReach outOfReach(int variable) {
+        return outOfReach.get(variable);
+    }
+
+    /** What cuts the answers. */
+    Cutting cutting() {
+        return cutting;
+    }
+
+    /** The regions of a field. */
+    FieldRegions regions(String field) {
+        return cutting.of(field);
+    }
+
+    /** What is typed. */
+    Collection<Typed> typed() {
+        return typed.values();
+    }
+
+    /** The variables of the numbers of rows that were asked for, by the section. */
+    Map<String, Group> rows() {
+        return rows;
+    }
+
+    /** How many rows each of these stands for. */
+    int[] rowCounts(String section) {
+        return Objects.requireNonNull(rowCounts.get(section), section);
+    }
+
+    @Nullable
+    Group stages() {
+        return stages;
+    }
+
+    @Nullable
+    Group roles() {
+        return roles;
+    }
+
+    /**
+     * Whether something is so that is out of reach; the same variable for the same rule over the same gates.
+     *
+     * @param signature all that decides it
+     */
+    int unknown(OutOfReach rule, Object signature) {
+        return unknown.computeIfAbsent(List.of(rule, signature), ignored -> {
+            int variable = gates.variable();
+            outOfReach.put(variable, rule);
+            return variable;
+        });
+    }
+
+    /** How two fields compare that lie between the same edges: the first is less, the same, or more. */
+    Group order(String pair) {
+        return orders.computeIfAbsent(pair, ignored -> oneOf(3));
+    }
+
+    /** New variables exactly one of which holds. */
+    private Group oneOf(int size) {
+        Group group = new Group(new int[size]);
+        for (int i = 0; i < size; i++) {
+            group.variables()[i] = gates.variable();
+            groups.put(group.variables()[i], group);
+        }
+        return group;
+    }
+
+    /** The same where the first is what is usual: blank, no row, nobody in particular. */
+    private Group usuallyFirst(int size) {
+        Group group = oneOf(size);
+        if (size > 0) {
+            usual.add(group.variables()[0]);
+        }
+        return group;
+    }
+
+    /** Whether the document is at one of some stages. */
+    int stage(List<Stage> wanted) {
+        Group known = stages;
+        if (known == null) {
+            known = usuallyFirst(STAGES.size());
+            stages = known;
+        }
+        List<Integer> any = new ArrayList<>();
+        for (int i = 0; i < STAGES.size(); i++) {
+            if (wanted.contains(STAGES.get(i))) {
+                any.add(known.variables()[i]);
+            }
+        }
+        return gates.or(any);
+    }
+
+    /** Whether one of some roles is acting; the first variable is for nobody in particular. */
+    int role(List<String> wanted) {
+        Group known = roles;
+        if (known == null) {
+            known = usuallyFirst(1 + roleKeys.size());
+            roles = known;
+        }
+        List<Integer> any = new ArrayList<>();
+        for (int i = 0; i < roleKeys.size(); i++) {
+            if (wanted.contains(roleKeys.get(i))) {
+                any.add(known.variables()[i + 1]);
+            }
+        }
+        return gates.or(any);
+    }
+
+    /** How many rows a section has. */
+    Group rowsOf(Section section) {
+        return rows.computeIfAbsent(section.key(), key -> {
+            Set<Integer> starts = new LinkedHashSet<>();
+            starts.add(1);
+            int least = 0;
+            int most = Integer.MAX_VALUE;
+            for (PreparedTemplate version : versions) {
+                Section own = version.symbols().repeating(key);
+                if (own != null && own.rows() != null) {
+                    least = Math.max(least, own.rows().least());
+                    most = Math.min(most, own.rows().most());
+                }
+                for (Condition.Leaf leaf : TemplateConditions.leaves(version.template())) {
+                    if (leaf instanceof Condition.RowCount it && it.section().equals(key)) {
+                        starts.addAll(List.of(it.count() - 1, it.count(), it.count() + 1));
+                    }
+                }
+            }
+            starts.add(least);
+            starts.add(Math.max(least, most));
+            int fewest = least;
+            int greatest = Math.max(least, most);
+            int[] counts = starts.stream()
+                    .filter(count -> count >= fewest && count <= greatest)
+                    .mapToInt(Integer::intValue)
+                    .sorted()
+                    .toArray();
+            rowCounts.put(key, counts);
+            Group group = usuallyFirst(counts.length);
+            if (counts.length > 1) {
+                // Where there are rows at all, few of them are an example that is soon understood.
+                usual.add(group.variables()[1]);
+            }
+            return group;
+        });
+    }
+
+    /** What is typed into a field. */
+    Typed typed(Field field) {
+        return typed(field, field.key());
+    }
+
+    /**
+     * What is worked out for a field; the same where it is worked out of the same.
+     *
+     * @param signature all that decides it
+     */
+    Typed workedOut(Field field, Object signature) {
+        return typed(field, List.of(field.key(), signature));
+    }
+
+    private Typed typed(Field field, Object identity) {
+        return typed.computeIfAbsent(identity, ignored -> {
+            FieldRegions regions = cutting.of(field.key());
+            int[] variables = switch (regions) {
+                case FieldRegions.OneOf(var all) -> usuallyFirst(all.size()).variables();
+                case FieldRegions.AnyOf(var choices, var ignoredToo, var ignoredAlso) ->
+                    choices.stream().mapToInt(choice -> gates.variable()).toArray();
+            };
+            if (field.value() instanceof FieldValue.WorkedOut) {
+                for (int variable : variables) {
+                    outOfReach.put(variable, new OutOfReach.WorkedOut(field.key()));
+                }
+            }
+            String name = identity instanceof String key ? key : field.key() + "#" + typed.size();
+            Typed fresh = new Typed(name, field, regions, variables);
+            int bounds = bounds(fresh);
+            for (int variable : variables) {
+                accepted.put(variable, bounds);
+            }
+            return fresh;
+        });
+    }
+
+    /** What answers of several choices have to keep beside: so many of them, where not all that is typed need count. */
+    private int bounds(Typed it) {
+        if (!(it.regions() instanceof FieldRegions.AnyOf(var choices, var least, var most))) {
+            return Gates.TRUE;
+        }
+        boolean isRestricted = it.field().kind() instanceof FieldKind.Choosing kind && kind.offer() != null;
+        if (isRestricted) {
+            return Gates.TRUE;
+        }
+        int[] all = it.variables();
+        int any = gates.or(all);
+        int enough = least <= 1 ? any : least > all.length ? Gates.FALSE : gates.atLeast(least, all);
+        int few = most >= all.length ? Gates.TRUE : -gates.atLeast(most + 1, all);
+        return gates.or(-any, gates.and(enough, few));
+    }
+}

@@ -1,0 +1,310 @@
+package loesscape.core.analysis.proof;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import loesscape.core.evaluation.ClauseMeaning;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.TypedText;
+import loesscape.core.model.Band;
+import loesscape.core.model.Bound;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Comparing;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.Indicator;
+import loesscape.core.model.Node;
+import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.SymbolTable;
+import loesscape.core.model.Template;
+import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Cuts the answers of every field at all that any rule compares them with: edges of conditions and bands, choices, texts,
+ * lengths. Fields that are compared with each other are cut at the same places.
+ */
+final class Cutting {
+
+    private final LocalDate today;
+    private final Map<String, List<Clause>> clauses = new HashMap<>();
+    private final Map<String, TreeSet<BigDecimal>> edges = new HashMap<>();
+    private final Set<String> fixed = new LinkedHashSet<>();
+    private final Map<String, String> alike = new HashMap<>();
+    private final Map<String, FieldRegions> regions = new LinkedHashMap<>();
+
+    private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
+        this.today = today;
+        besides.forEach(this::look);
+        Map<String, Field> fields = new LinkedHashMap<>();
+        for (PreparedTemplate version : versions) {
+            for (Condition.Leaf leaf : TemplateConditions.leaves(version.template())) {
+                look(leaf);
+            }
+            bands(version.template());
+            for (Field each : version.template().fields()) {
+                fields.merge(each.key(), each, CommonAnswers::of);
+            }
+        }
+        SymbolTable symbols = versions.getFirst().symbols();
+        ClauseMeaning meaning = new ClauseMeaning(symbols);
+        fields.forEach((key, field) -> regions.put(
+                key, cut(field, versions.stream().map(PreparedTemplate::symbols).toList(), meaning)));
+    }
+
+    /**
+     * The cuts of a template, or of several versions of one: whatever any of them tells apart.
+     *
+     * @param versions of which fields of one key take the same kind of answer
+     * @param besides clauses that none of them has, and that are asked all the same
+     */
+    static Cutting of(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
+        return new Cutting(versions, besides, today);
+    }
+
+    /** The regions of a field. */
+    FieldRegions of(String field) {
+        return java.util.Objects.requireNonNull(regions.get(field), field);
+    }
+
+    /**
+     * Whether what a field says about today is the same on every day: it is where the field, and all it is compared with,
+     * is held against no fixed day.
+     */
+    boolean isSameEveryDay(String field) {
+        String root = root(field);
+        return fixed.stream().noneMatch(other -> root(other).equals(root));
+    }
+
+    private void look(Condition.Leaf leaf) {
+        if (leaf instanceof Clause clause) {
+            clauses.computeIfAbsent(clause.field(), ignored -> new ArrayList<>())
+                    .add(clause);
+            if (clause instanceof Comparing comparing) {
+                comparing.operands().forEach(operand -> edge(clause.field(), operand));
+            }
+        }
+    }
+
+    private void edge(String field, Operand operand) {
+        switch (operand) {
+            case Operand.NumberOperand(var number) -> fixedEdge(field, number);
+            case Operand.DateOperand(var date) -> fixedEdge(field, Bound.number(date));
+            case Operand.TimeOperand(var time) -> fixedEdge(field, BigDecimal.valueOf(time.toSecondOfDay()));
+            case Operand.TodayOperand(var days) -> edges(field).add(Bound.number(today.plusDays(days)));
+            case Operand.FieldOperand(var other) -> join(field, other);
+            case Operand.FormulaOperand ignored -> {}
+        }
+    }
+
+    private void fixedEdge(String field, BigDecimal at) {
+        fixed.add(field);
+        edges(field).add(at);
+    }
+
+    private Set<BigDecimal> edges(String field) {
+        return edges.computeIfAbsent(field, ignored -> new TreeSet<>());
+    }
+
+    private void bands(Template template) {
+        for (Node node : template.nodes()) {
+            if (node instanceof Field field) {
+                bands(field.key(), field.bands());
+            } else if (node instanceof Indicator indicator) {
+                bands(indicator.follows(), indicator.bands());
+            }
+        }
+        for (Field field : template.fields()) {
+            Line line = Line.of(field.kind());
+            if (line.lowest() != null || line.highest() != null) {
+                fixed.add(field.key());
+            }
+        }
+    }
+
+    private void bands(String field, List<Band> bands) {
+        for (Band band : bands) {
+            Bound upTo = band.upTo();
+            if (upTo != null) {
+                fixedEdge(field, upTo.at());
+            }
+        }
+    }
+
+    private void join(String one, String other) {
+        if (!root(one).equals(root(other))) {
+            alike.put(root(one), root(other));
+        }
+    }
+
+    private String root(String field) {
+        String root = field;
+        for (String next = alike.get(root); next != null; next = alike.get(root)) {
+            root = next;
+        }
+        return root;
+    }
+
+    /** What is asked of a field. */
+    List<Clause> clauses(String field) {
+        return clauses.getOrDefault(field, List.of());
+    }
+
+    /** The edges of a field and of all that it is compared with, in their order. */
+    List<BigDecimal> allEdges(String field) {
+        String root = root(field);
+        TreeSet<BigDecimal> all = new TreeSet<>(edges.getOrDefault(field, new TreeSet<>()));
+        if (alike.containsKey(field) || alike.containsValue(field)) {
+            edges.forEach((other, some) -> {
+                if (root(other).equals(root)) {
+                    all.addAll(some);
+                }
+            });
+        }
+        return List.copyOf(all);
+    }
+
+    private FieldRegions cut(Field field, List<SymbolTable> symbols, ClauseMeaning meaning) {
+        return switch (field.kind()) {
+            case FieldKind.SeveralChoices it ->
+                new FieldRegions.AnyOf(
+                        it.offered().stream().map(Choice::id).toList(),
+                        Math.max(1, it.least()),
+                        it.most() == 0 ? Integer.MAX_VALUE : it.most());
+            case FieldKind.OneChoice it -> choices(it);
+            case FieldKind.YesNo ignored ->
+                oneOf(List.of(
+                        Region.of(FieldKind.YesNo.YES, new Value.YesNo(true)),
+                        Region.of(FieldKind.YesNo.NO, new Value.YesNo(false))));
+            case FieldKind.Lookup ignored -> oneOf(cells(field, symbols, meaning));
+            case FieldKind.Textual ignored ->
+                oneOf(new TextAtoms(field, clauses(field.key()), meaning).regions(isWorkedOut(field)));
+            case FieldKind.Numeric ignored -> ordered(field);
+            case FieldKind.Date ignored -> ordered(field);
+            case FieldKind.Time ignored -> ordered(field);
+            case FieldKind.DateSigned ignored -> ordered(field);
+            case FieldKind.Signature ignored -> given(field);
+            case FieldKind.Initials ignored -> given(field);
+            case FieldKind.Attachment ignored -> given(field);
+            case FieldKind.Picture ignored -> given(field);
+            case FieldKind.Payment ignored ->
+                oneOf(List.of(Region.of("1 example", new Value.Paid(BigDecimal.ONE, "example"))));
+        };
+    }
+
+    private static boolean isWorkedOut(Field field) {
+        return field.value() instanceof FieldValue.WorkedOut;
+    }
+
+    private static FieldRegions oneOf(List<Region> answered) {
+        List<Region> all = new ArrayList<>();
+        all.add(Region.BLANK);
+        all.addAll(answered);
+        return new FieldRegions.OneOf(all);
+    }
+
+    private static FieldRegions choices(FieldKind.OneChoice kind) {
+        List<Region> all = new ArrayList<>();
+        kind.choices().forEach(choice -> all.add(Region.of(choice.id(), new Value.Chosen(choice.id()))));
+        if (kind.other()) {
+            String words = "Something else";
+            all.add(Region.of(Reading.OTHER + words, new Value.Chosen(Choice.OTHER, words)));
+        }
+        return oneOf(all);
+    }
+
+    /** The cells that the field offers in all versions that have it. */
+    private static Set<String> commonCells(String field, List<SymbolTable> symbols) {
+        Set<String> common = new LinkedHashSet<>();
+        for (SymbolTable version : symbols) {
+            Field own = version.field(field);
+            if (own == null) {
+                continue;
+            }
+            if (common.isEmpty()) {
+                common.addAll(version.choices(own));
+            } else {
+                common.retainAll(new HashSet<>(version.choices(own)));
+            }
+        }
+        return common;
+    }
+
+    /** One cell for all that no clause tells apart: a list may have a hundred thousand of them. */
+    private List<Region> cells(Field field, List<SymbolTable> symbols, ClauseMeaning meaning) {
+        List<Clause> asking = clauses(field.key()).stream()
+                .filter(Clause.ChoiceClause.class::isInstance)
+                .distinct()
+                .toList();
+        Map<List<Boolean>, Region> found = new LinkedHashMap<>();
+        for (String cell : commonCells(field.key(), symbols)) {
+            Value value = new Value.Chosen(cell);
+            List<Boolean> said = asking.stream()
+                    .map(clause -> meaning.meets(clause, value, List.of()))
+                    .toList();
+            found.putIfAbsent(said, Region.of(cell, value));
+        }
+        return List.copyOf(found.values());
+    }
+
+    private static FieldRegions given(Field field) {
+        String typed = field.kind().facts().example();
+        Reading read = Reading.of(field.kind(), typed);
+        return oneOf(List.of(Region.of(typed, read.value())));
+    }
+
+    private FieldRegions ordered(Field field) {
+        Line line = isWorkedOut(field) ? Line.of(field.kind()).ofFormula() : Line.of(field.kind());
+        List<BigDecimal> cuts = allEdges(field.key());
+        List<Region> found = new ArrayList<>();
+        for (int i = 0; i <= cuts.size(); i++) {
+            BigDecimal low = i == 0 ? null : cuts.get(i - 1);
+            BigDecimal high = i == cuts.size() ? null : cuts.get(i);
+            Region between = between(line, 2 * i, line.first(low), line.last(high));
+            if (between != null) {
+                found.add(between);
+            }
+            if (high != null && line.accepts(high)) {
+                found.add(at(line, 2 * i + 1, high, List.of()));
+            }
+        }
+        return oneOf(found);
+    }
+
+    private static @Nullable Region between(
+            Line line, int position, @Nullable BigDecimal first, @Nullable BigDecimal last) {
+        if (first != null && last != null && first.compareTo(last) > 0) {
+            return null;
+        }
+        BigDecimal plain = line.plain(first, last);
+        List<BigDecimal> others = new ArrayList<>();
+        others.add(first != null ? first : plain.subtract(BigDecimal.TEN));
+        others.add(last != null ? last : plain.add(BigDecimal.TEN));
+        return at(line, position, plain, others);
+    }
+
+    private static Region at(Line line, int position, BigDecimal point, List<BigDecimal> others) {
+        Value value = line.value(point);
+        return new Region(
+                TypedText.of(value),
+                value,
+                position,
+                others.stream()
+                        .filter(other -> other.compareTo(point) != 0)
+                        .map(other -> TypedText.of(line.value(other)))
+                        .distinct()
+                        .toList());
+    }
+}

@@ -1,0 +1,109 @@
+package loesscape.core.analysis.proof;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.function.Supplier;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Standing;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Field;
+import loesscape.core.model.PreparedTemplate;
+
+/**
+ * All the ways in which a template can be filled in, looked at at once: whether something can be so, for any answers that are
+ * accepted, at any stage, whoever is acting. What is possible is told with an example that was evaluated; what is impossible
+ * is so for all answers; and where neither can be said, the rules are named that are out of reach. Not for several threads.
+ *
+ * <pre>{@code
+ * EveryFilling every = EveryFilling.of(compiled, today);
+ * Decision ever = every.decide(List.of(new Claim.Shows("irrigated_area", true)));
+ * }</pre>
+ */
+public final class EveryFilling {
+
+    private final CompiledTemplate compiled;
+    private final AnswerVariables variables;
+    private final Encoding encoding;
+    private final Samples samples;
+    private final Supplier<Solver> solvers;
+    private final Search search;
+
+    private EveryFilling(CompiledTemplate compiled, List<Clause> besides, LocalDate today, Supplier<Solver> solvers) {
+        this.compiled = compiled;
+        this.solvers = solvers;
+        PreparedTemplate prepared = compiled.prepared();
+        this.variables = new AnswerVariables(List.of(prepared), besides, today);
+        this.encoding = new Encoding(prepared, variables);
+        this.search = new Search(variables, solvers, new RuleWords(prepared)::of);
+        this.samples = new Samples(variables);
+    }
+
+    /**
+     * Every filling of a template.
+     *
+     * @param today the day on which examples are tried
+     */
+    public static EveryFilling of(CompiledTemplate compiled, LocalDate today) {
+        return new EveryFilling(compiled, List.of(), today, MiniSat::new);
+    }
+
+    /**
+     * The same, which tells apart also what some clauses do that the template does not have.
+     *
+     * @param besides about fields that it has
+     * @param today the day on which examples are tried
+     */
+    public static EveryFilling of(CompiledTemplate compiled, List<Clause> besides, LocalDate today) {
+        return new EveryFilling(compiled, besides, today, MiniSat::new);
+    }
+
+    /** The same with another solver. */
+    static EveryFilling of(CompiledTemplate compiled, LocalDate today, Supplier<Solver> solvers) {
+        return new EveryFilling(compiled, List.of(), today, solvers);
+    }
+
+    /** The template. */
+    public CompiledTemplate compiled() {
+        return compiled;
+    }
+
+    /** Whether all of some claims can be so at the same time; what is said of rows is said of the same one. */
+    public Decision decide(List<Claim> claims) {
+        int asked = variables.gates().and(claims.stream().map(encoding::claim).toList());
+        return search.decide(asked, example -> areSo(claims, example));
+    }
+
+    /**
+     * Whether some claims can be so at the same time for no answers at all; faster than {@link #decide}, for no example is
+     * looked for. What cannot be told counts as possible.
+     */
+    public boolean isImpossible(List<Claim> claims) {
+        int asked = variables.gates().and(claims.stream().map(encoding::claim).toList());
+        if (samples.holds(asked)) {
+            return false;
+        }
+        Question question = new Question(variables, solvers, asked);
+        Question.Model model = question.first();
+        if (model != null) {
+            samples.learn(model);
+        }
+        return model == null && !question.isOpen();
+    }
+
+    /** The regions of a field. */
+    public FieldRegions regions(String field) {
+        return variables.regions(field);
+    }
+
+    /** All answers to a field, piece by piece, as far as anything tells them apart; blank first. */
+    public List<AnswerPiece> pieces(Field field) {
+        return new AnswerPieces(field, compiled.symbols(), variables.cutting()).all();
+    }
+
+    /** Whether all of some claims are so for some answers, by evaluating them. */
+    public boolean areSo(List<Claim> claims, Example example) {
+        Standing standing = compiled.standing(new Answers(example.answers()), example.context());
+        return claims.stream().allMatch(claim -> Replay.isSo(claim, compiled, standing));
+    }
+}

@@ -1,0 +1,122 @@
+package loesscape.core.analysis.proof;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.RowNames;
+import loesscape.core.model.Choice;
+import loesscape.core.model.Field;
+import loesscape.core.model.Stage;
+
+/** What a solver found, as answers that can be typed. */
+final class Examples {
+
+    private static final int MOST_COMPARED = 5;
+
+    private final AnswerVariables variables;
+
+    Examples(AnswerVariables variables) {
+        this.variables = variables;
+    }
+
+    /** The answers of a model; several where two fields lie between the same edges, for then it matters which is more. */
+    List<Example> of(Question.Model model) {
+        Map<String, String> answers = new TreeMap<>();
+        Map<String, List<String>> compared = new LinkedHashMap<>();
+        variables.rows().forEach((section, group) -> {
+            for (int i = 0; i < group.variables().length; i++) {
+                if (model.holds(group.variables()[i])) {
+                    answers.put(section, rows(variables.rowCounts(section)[i]));
+                }
+            }
+        });
+        for (AnswerVariables.Typed typed : variables.typed()) {
+            if (IntStream.of(typed.variables()).noneMatch(model::reaches)) {
+                continue;
+            }
+            Field field = typed.field();
+            if (!field.isTyped() && !field.kind().isGiven()) {
+                continue;
+            }
+            String address = address(field.key());
+            switch (typed.regions()) {
+                case FieldRegions.OneOf(var regions) -> {
+                    for (int i = 0; i < regions.size(); i++) {
+                        if (model.holds(typed.variables()[i])) {
+                            answers.put(address, regions.get(i).typed());
+                            if (!regions.get(i).others().isEmpty()) {
+                                compared.put(address, regions.get(i).others());
+                            }
+                        }
+                    }
+                }
+                case FieldRegions.AnyOf(var choices, var ignored, var ignoredToo) ->
+                    answers.put(address, chosen(choices, typed.variables(), model));
+            }
+        }
+        Context context = context(model);
+        List<Example> examples = new ArrayList<>();
+        examples.add(new Example(answers, context));
+        if (compared.size() > 1 && compared.size() <= MOST_COMPARED) {
+            vary(new ArrayList<>(compared.entrySet()), 0, answers, context, examples);
+        }
+        return examples;
+    }
+
+    private static void vary(
+            List<Map.Entry<String, List<String>>> compared,
+            int from,
+            Map<String, String> answers,
+            Context context,
+            List<Example> examples) {
+        if (from == compared.size()) {
+            examples.add(new Example(answers, context));
+            return;
+        }
+        vary(compared, from + 1, answers, context, examples);
+        for (String other : compared.get(from).getValue()) {
+            Map<String, String> changed = new TreeMap<>(answers);
+            changed.put(compared.get(from).getKey(), other);
+            vary(compared, from + 1, changed, context, examples);
+        }
+    }
+
+    private static String chosen(List<String> choices, int[] variables, Question.Model model) {
+        List<String> chosen = new ArrayList<>();
+        for (int i = 0; i < choices.size(); i++) {
+            if (model.holds(variables[i])) {
+                // An answer in own words stands last, where "other" stands too.
+                chosen.add(choices.get(i).equals(Choice.OTHER) ? Reading.OTHER + "Something else" : choices.get(i));
+            }
+        }
+        return String.join(",", chosen);
+    }
+
+    private static String rows(int count) {
+        return RowNames.text(
+                IntStream.rangeClosed(1, count).mapToObj(row -> "r" + row).toList());
+    }
+
+    private String address(String key) {
+        return variables.isInRows(key) ? RowNames.address(key, Replay.ROW) : key;
+    }
+
+    private Context context(Question.Model model) {
+        Stage stage = Stage.FILLING;
+        String role = "";
+        AnswerVariables.Group stages = variables.stages();
+        for (int i = 0; stages != null && i < stages.variables().length; i++) {
+            stage = model.holds(stages.variables()[i]) ? AnswerVariables.STAGES.get(i) : stage;
+        }
+        AnswerVariables.Group roles = variables.roles();
+        for (int i = 1; roles != null && i < roles.variables().length; i++) {
+            role = model.holds(roles.variables()[i]) ? variables.roleKeys().get(i - 1) : role;
+        }
+        return new Context(variables.today(), stage, role);
+    }
+}

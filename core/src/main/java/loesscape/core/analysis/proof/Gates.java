@@ -1,0 +1,115 @@
+package loesscape.core.analysis.proof;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/**
+ * What can be true or false, and what follows from it. Each thing is a whole number, its opposite the number below zero;
+ * the same parts make the same gate, so that equal conditions are one, however often they are written.
+ */
+final class Gates {
+
+    /** What always holds; its opposite never does. */
+    static final int TRUE = 1;
+
+    static final int FALSE = -TRUE;
+
+    private static final int[] NO_PARTS = {};
+
+    private final List<int[]> parts = new ArrayList<>(List.of(NO_PARTS, NO_PARTS));
+    private final Map<Parts, Integer> known = new HashMap<>();
+
+    /** The sorted parts of a gate, compared by what they are. */
+    private record Parts(int[] all) {
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Parts(var others) && Arrays.equals(all, others);
+        }
+
+        @Override
+        public int hashCode() {
+            return Arrays.hashCode(all);
+        }
+    }
+
+    /** Something that can be either, whatever else is so. */
+    int variable() {
+        parts.add(NO_PARTS);
+        return parts.size() - 1;
+    }
+
+    /** How many numbers are taken; all above zero are below it. */
+    int count() {
+        return parts.size();
+    }
+
+    /** What has to hold for a gate to hold; nothing for a variable. */
+    int[] parts(int gate) {
+        return parts.get(gate);
+    }
+
+    int and(int... all) {
+        int[] sorted = IntStream.of(all)
+                .filter(part -> part != TRUE)
+                .boxed()
+                .sorted((a, b) ->
+                        Math.abs(a) == Math.abs(b) ? Integer.compare(a, b) : Integer.compare(Math.abs(a), Math.abs(b)))
+                .distinct()
+                .mapToInt(Integer::intValue)
+                .toArray();
+        for (int i = 0; i < sorted.length; i++) {
+            if (sorted[i] == FALSE || (i > 0 && sorted[i] == -sorted[i - 1])) {
+                return FALSE;
+            }
+        }
+        if (sorted.length <= 1) {
+            return sorted.length == 0 ? TRUE : sorted[0];
+        }
+        return known.computeIfAbsent(new Parts(sorted), made -> {
+            parts.add(made.all());
+            return parts.size() - 1;
+        });
+    }
+
+    int or(int... any) {
+        return -and(IntStream.of(any).map(part -> -part).toArray());
+    }
+
+    int or(List<Integer> any) {
+        return or(any.stream().mapToInt(Integer::intValue).toArray());
+    }
+
+    int and(List<Integer> all) {
+        return and(all.stream().mapToInt(Integer::intValue).toArray());
+    }
+
+    /** Holds where two things are the same. */
+    int same(int one, int other) {
+        return -or(and(one, -other), and(-one, other));
+    }
+
+    /** Holds where at least so many do. */
+    int atLeast(int wanted, int... of) {
+        if (wanted <= 0) {
+            return TRUE;
+        }
+        if (wanted > of.length) {
+            return FALSE;
+        }
+        // From behind: enough[k] says whether k of those looked at so far hold.
+        int[] enough = new int[wanted + 1];
+        Arrays.fill(enough, FALSE);
+        enough[0] = TRUE;
+        for (int i = of.length - 1; i >= 0; i--) {
+            for (int k = Math.min(wanted, of.length - i); k >= 1; k--) {
+                enough[k] = or(enough[k], and(of[i], enough[k - 1]));
+            }
+        }
+        return enough[wanted];
+    }
+}

@@ -1,0 +1,143 @@
+package loesscape.core.analysis.proof;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import loesscape.core.model.Bound;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The values of a kind of field that can be compared by size, as points on a line: numbers as they are, days counted from
+ * 1970-01-01, times in seconds.
+ *
+ * @param step how far apart neighbouring answers lie: a field of two decimals takes every 0.01
+ * @param lowest the lowest answer that is accepted; null where there is none
+ * @param highest the highest answer that is accepted; null where there is none
+ */
+record Line(
+        FieldKind kind,
+        BigDecimal step,
+        @Nullable BigDecimal lowest,
+        @Nullable BigDecimal highest) {
+
+    private static final BigDecimal MINUTE = BigDecimal.valueOf(60);
+    private static final LocalTime LAST = LocalTime.of(23, 59);
+
+    static Line of(FieldKind kind) {
+        BigDecimal step = kind.isNumeric() ? BigDecimal.ONE.movePointLeft(kind.mostDecimals()) : BigDecimal.ONE;
+        Line open = new Line(kind, step, null, null);
+        return switch (kind) {
+            case FieldKind.Number it -> open.within(it.lower(), it.upper());
+            case FieldKind.Money it -> open.within(it.lower(), it.upper());
+            case FieldKind.Rating it -> new Line(kind, step, BigDecimal.ONE, BigDecimal.valueOf(it.most()));
+            case FieldKind.Date it -> new Line(kind, step, day(it.earliest()), day(it.latest()));
+            case FieldKind.Time it ->
+                new Line(
+                        kind,
+                        MINUTE,
+                        time(it.earliest() == null ? LocalTime.MIN : it.earliest()),
+                        time(it.latest() == null ? LAST : it.latest()));
+            case FieldKind other -> open;
+        };
+    }
+
+    /** The same for what a formula gives, which is rounded to the decimals of the field and has no limits. */
+    Line ofFormula() {
+        return kind instanceof FieldKind.Time
+                ? new Line(kind, BigDecimal.ONE, BigDecimal.ZERO, time(LocalTime.MAX))
+                : new Line(kind, step, null, null);
+    }
+
+    private Line within(@Nullable Bound lower, @Nullable Bound upper) {
+        return new Line(
+                kind,
+                step,
+                lower == null ? null : lower.included() ? atOrAbove(lower.at()) : above(lower.at()),
+                upper == null ? null : upper.included() ? atOrBelow(upper.at()) : below(upper.at()));
+    }
+
+    private static @Nullable BigDecimal day(@Nullable LocalDate day) {
+        return day == null ? null : Bound.number(day);
+    }
+
+    private static BigDecimal time(LocalTime time) {
+        return BigDecimal.valueOf(time.toSecondOfDay());
+    }
+
+    /** Where a value lies; null for one that lies on no line. */
+    static @Nullable BigDecimal point(Value value) {
+        return switch (value) {
+            case Value.Number(var number) -> number;
+            case Value.Date(var date) -> Bound.number(date);
+            case Value.Time(var time) -> time(time);
+            default -> null;
+        };
+    }
+
+    /** The value at a point. */
+    Value value(BigDecimal point) {
+        return kind.isDay()
+                ? new Value.Date(LocalDate.ofEpochDay(point.longValueExact()))
+                : kind instanceof FieldKind.Time
+                        ? new Value.Time(LocalTime.ofSecondOfDay(point.longValueExact()))
+                        : new Value.Number(point);
+    }
+
+    /** Whether a point is an answer that is accepted. */
+    boolean accepts(BigDecimal point) {
+        return atOrBelow(point).compareTo(point) == 0
+                && (lowest == null || point.compareTo(lowest) >= 0)
+                && (highest == null || point.compareTo(highest) <= 0);
+    }
+
+    /** The lowest accepted answer above a point; null below all where that is null and there is none. */
+    @Nullable
+    BigDecimal first(@Nullable BigDecimal above) {
+        BigDecimal next = above == null ? null : above(above);
+        return next == null ? lowest : lowest == null ? next : next.max(lowest);
+    }
+
+    /** The highest accepted answer below a point; null above all where that is null and there is none. */
+    @Nullable
+    BigDecimal last(@Nullable BigDecimal below) {
+        BigDecimal next = below == null ? null : below(below);
+        return next == null ? highest : highest == null ? next : next.min(highest);
+    }
+
+    private BigDecimal atOrBelow(BigDecimal point) {
+        return point.divide(step, 0, RoundingMode.FLOOR).multiply(step);
+    }
+
+    private BigDecimal atOrAbove(BigDecimal point) {
+        return point.divide(step, 0, RoundingMode.CEILING).multiply(step);
+    }
+
+    private BigDecimal above(BigDecimal point) {
+        return atOrBelow(point).add(step);
+    }
+
+    private BigDecimal below(BigDecimal point) {
+        return atOrAbove(point).subtract(step);
+    }
+
+    /**
+     * A plain answer between two, as short as it can be written; the edges themselves belong to it.
+     *
+     * @param first null for no lower edge
+     * @param last null for no upper edge
+     */
+    BigDecimal plain(@Nullable BigDecimal first, @Nullable BigDecimal last) {
+        if (first == null) {
+            return last == null ? usual() : atOrBelow(last.setScale(0, RoundingMode.FLOOR));
+        }
+        BigDecimal whole = atOrAbove(first.setScale(0, RoundingMode.CEILING));
+        return last == null || whole.compareTo(last) <= 0 ? whole : first;
+    }
+
+    private BigDecimal usual() {
+        return kind.isDay() ? Bound.number(LocalDate.of(2026, 1, 1)) : BigDecimal.ONE;
+    }
+}

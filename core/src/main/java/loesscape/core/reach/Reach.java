@@ -1,0 +1,178 @@
+package loesscape.core.reach;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import loesscape.core.analysis.proof.AnswerPiece;
+import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.EveryFilling;
+import loesscape.core.editing.Edit;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.Value;
+
+/**
+ * What the answers to one field reach.
+ *
+ * <pre>{@code
+ * Reach reach = Reach.of(compiled, "depth", List.of(), Set.of(), today);
+ * reach.held(answers, context); // what becomes of everything that follows it, with the other answers as they are
+ * reach.forAll();               // and for all other answers
+ * reach.set(List.of(new ReachStroke("log", new ReachAspect.OfNode(Aspect.SHOWN), List.of(3, 4), true))); // an edit
+ * }</pre>
+ */
+public final class Reach {
+
+    /** So many edges may be asked for beside those that the document has. */
+    public static final int MOST_EDGES = 50;
+
+    private final EveryFilling every;
+    private final Field field;
+    private final List<AnswerPiece> rows;
+    private final List<ReachColumn> columns;
+
+    private Reach(EveryFilling every, Field field, Set<String> besides) {
+        this.every = every;
+        this.field = field;
+        this.rows = every.pieces(field);
+        this.columns = ReachColumns.of(every.compiled(), field.key(), besides);
+    }
+
+    /**
+     * The reach of a field.
+     *
+     * @param key of a field of the template
+     * @param edges answers at which its lines are cut beside those at which the document changes something; what cannot be
+     *     compared by size has none
+     * @param besides what does not follow it yet and is to stand in the table: keys of nodes, or a key and behind a blank the
+     *     name of an aspect, such as {@code log required}
+     * @param today the day on which examples are tried
+     * @throws IllegalArgumentException where there is no such field
+     */
+    public static Reach of(
+            CompiledTemplate compiled, String key, List<Value> edges, Set<String> besides, LocalDate today) {
+        Field field = compiled.symbols().field(key);
+        if (field == null) {
+            throw new IllegalArgumentException("There is no field " + key);
+        }
+        List<Clause> cuts = edges.stream().map(edge -> cut(field, edge)).toList();
+        return new Reach(EveryFilling.of(compiled, cuts, today), field, besides);
+    }
+
+    /** Whether answers of a kind can be cut at edges. */
+    public static boolean hasEdges(FieldKind kind) {
+        return kind.isNumeric() || kind.isDay() || kind instanceof FieldKind.Time;
+    }
+
+    private static Clause cut(Field field, Value edge) {
+        Clause.Operand at = switch (edge) {
+            case Value.Number(var number) -> new Clause.Operand.NumberOperand(number);
+            case Value.Date(var day) -> new Clause.Operand.DateOperand(day);
+            case Value.Time(var time) -> new Clause.Operand.TimeOperand(time);
+            default -> throw new IllegalArgumentException("Cannot be an edge: " + edge);
+        };
+        return new Clause.Comparison(field.key(), Clause.Comparison.OrderTest.EQUAL, at, null);
+    }
+
+    /** The parts of the answers, blank first. */
+    public List<AnswerPiece> rows() {
+        return rows;
+    }
+
+    /** What follows the field, in document order. */
+    public List<ReachColumn> columns() {
+        return columns;
+    }
+
+    /** The table with the other answers as they are. */
+    public ReachTable held(Answers answers, Context context) {
+        HeldReading reading = new HeldReading(every.compiled(), field, answers, context);
+        return table(reading::cells, reading.note());
+    }
+
+    /**
+     * The table for all other answers, at any stage, whoever is acting; what is required and editable is that while the document
+     * is filled in, for whoever answers there.
+     */
+    public ReachTable forAll() {
+        EveryReading reading = new EveryReading(every, field);
+        return table(reading::cells, "");
+    }
+
+    /**
+     * One follower by the answers to this field and another, with the other answers as they are.
+     *
+     * @param other the key of another field
+     * @throws IllegalArgumentException where there is no such field
+     */
+    public ReachAcross heldAcross(String other, ReachColumn column, Answers answers, Context context) {
+        HeldReading reading = new HeldReading(every.compiled(), field, answers, context);
+        Field across = other(other);
+        return across(across, column, piece -> reading.with(across, piece)::cells);
+    }
+
+    /** The same for all other answers. */
+    public ReachAcross forAllAcross(String other, ReachColumn column) {
+        EveryReading reading = new EveryReading(every, field);
+        Field across = other(other);
+        return across(across, column, piece -> reading.with(across, piece)::cells);
+    }
+
+    private Field other(String key) {
+        Field other = every.compiled().symbols().field(key);
+        if (other == null || other.key().equals(field.key())) {
+            throw new IllegalArgumentException("There is no other field " + key);
+        }
+        return other;
+    }
+
+    private ReachAcross across(Field other, ReachColumn column, Function<AnswerPiece, Reading> with) {
+        List<AnswerPiece> taken = every.pieces(other).stream()
+                .filter(piece -> piece.shape() != Shape.REFUSED)
+                .toList();
+        List<AnswerPiece> lines =
+                rows.stream().filter(row -> row.shape() != Shape.REFUSED).toList();
+        List<List<ReachCell>> cells = new ArrayList<>();
+        for (AnswerPiece row : lines) {
+            List<ReachCell> line = new ArrayList<>();
+            for (AnswerPiece piece : taken) {
+                line.add(with.apply(piece).cells(row, List.of(column)).getFirst());
+            }
+            cells.add(line);
+        }
+        return new ReachAcross(column, lines, other.key(), taken, cells);
+    }
+
+    /** Answers for which something is so, and others for which it is not. */
+    public ReachExamples examples(int row, ReachColumn column) {
+        return new EveryReading(every, field).examples(rows.get(row), column);
+    }
+
+    /**
+     * The edit after which something is so, or not so, in some lines: each condition the shortest that says it, with what it
+     * said of other fields.
+     *
+     * @throws loesscape.core.editing.Refusal where something cannot be set
+     */
+    public Edit set(List<ReachStroke> strokes) {
+        return new ReachWriting(every.compiled(), field, rows).of(strokes);
+    }
+
+    private interface Reading {
+        List<ReachCell> cells(AnswerPiece row, List<ReachColumn> columns);
+    }
+
+    private ReachTable table(Reading reading, String note) {
+        List<List<ReachCell>> cells = new ArrayList<>();
+        for (AnswerPiece row : rows) {
+            cells.add(row.shape() == Shape.REFUSED ? List.of() : reading.cells(row, columns));
+        }
+        return new ReachTable(field.key(), rows, columns, cells, ShortestCondition.canBe(rows), note);
+    }
+}

@@ -1,0 +1,167 @@
+package loesscape.server.draft;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.UUID;
+import loesscape.core.editing.Refusal;
+import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.model.Field;
+import loesscape.core.model.MayBeLeftOut;
+import loesscape.core.model.Value;
+import loesscape.core.reach.Reach;
+import loesscape.core.reach.ReachAcross;
+import loesscape.core.reach.ReachColumn;
+import loesscape.core.reach.ReachExamples;
+import loesscape.core.reach.ReachStroke;
+import loesscape.core.reach.ReachTable;
+import org.springframework.stereotype.Service;
+
+/** What the answers to one field of a draft reach, and what is set there. */
+@Service
+class DraftReach {
+
+    private static final int MOST_BESIDES = 100;
+
+    private final DraftVersions versions;
+    private final TryoutStore tryouts;
+    private final Drafts drafts;
+    private final Clock clock;
+
+    DraftReach(DraftVersions versions, TryoutStore tryouts, Drafts drafts, Clock clock) {
+        this.versions = versions;
+        this.tryouts = tryouts;
+        this.drafts = drafts;
+        this.clock = clock;
+    }
+
+    /** How a table is read. */
+    enum ReachReading {
+        /** With the other answers as they are tried out. */
+        HELD,
+        /** For all other answers. */
+        ALL
+    }
+
+    /**
+     * What is asked of a field.
+     *
+     * @param field its key
+     * @param edges at which its lines are cut besides, as they would be typed
+     * @param besides keys of nodes that do not follow it yet
+     */
+    record Asked(String field, List<String> edges, List<String> besides) {}
+
+    /**
+     * A table.
+     *
+     * @param revision of the draft that was looked at
+     */
+    public record ReachView(int revision, ReachTable table) {}
+
+    /**
+     * What is set in a table.
+     *
+     * @param revision of the draft of which the table tells
+     * @param edges with which it was asked for
+     * @param strokes in their order
+     */
+    public record SetInReach(int revision, @MayBeLeftOut List<String> edges, List<ReachStroke> strokes) {}
+
+    ReachView table(UUID id, Asked asked, ReachReading reading, long account) {
+        DraftVersions.Current now = versions.current(id);
+        TryoutStore.Tryout tryout = tryouts.find(id, account);
+        ReachTable table = now.model().reaching(model -> reach(model, asked), (model, reach) -> switch (reading) {
+            case HELD ->
+                reach.held(model.withRows(tryout.answers()), new Context(today(), tryout.stage(), tryout.role()));
+            case ALL -> reach.forAll();
+        });
+        return new ReachView(now.version().revision(), table);
+    }
+
+    ReachAcross across(UUID id, Asked asked, int column, String other, ReachReading reading, long account) {
+        TryoutStore.Tryout tryout = tryouts.find(id, account);
+        return versions.current(id).model().reaching(model -> reach(model, asked), (model, reach) -> {
+            if (column < 0
+                    || column >= reach.columns().size()
+                    || model.prepared().symbols().field(other) == null
+                    || other.equals(asked.field())) {
+                throw changed();
+            }
+            ReachColumn about = reach.columns().get(column);
+            return switch (reading) {
+                case HELD ->
+                    reach.heldAcross(
+                            other,
+                            about,
+                            model.withRows(tryout.answers()),
+                            new Context(today(), tryout.stage(), tryout.role()));
+                case ALL -> reach.forAllAcross(other, about);
+            };
+        });
+    }
+
+    private static Refusal changed() {
+        return new Refusal("The document was changed in the meantime. Look at the table once more.");
+    }
+
+    ReachExamples examples(UUID id, Asked asked, int row, int column) {
+        return versions.current(id).model().reaching(model -> reach(model, asked), (model, reach) -> {
+            if (row < 0
+                    || row >= reach.rows().size()
+                    || column < 0
+                    || column >= reach.columns().size()) {
+                throw changed();
+            }
+            return reach.examples(row, reach.columns().get(column));
+        });
+    }
+
+    DraftChange set(UUID id, String field, SetInReach set, long account) {
+        if (set.strokes().isEmpty()) {
+            throw new Refusal("Choose the lines in which something is to be set.");
+        }
+        Asked asked = new Asked(field, set.edges(), List.of());
+        // Nobody else's edit waits until something else was looked through.
+        return drafts.edit(id, set.revision(), model -> reach(model, asked).set(set.strokes()), account);
+    }
+
+    private LocalDate today() {
+        return LocalDate.now(clock);
+    }
+
+    private Reach reach(DraftModel model, Asked asked) {
+        Field field = model.prepared().symbols().field(asked.field());
+        if (field == null) {
+            throw new Refusal("This field is no longer in the document.");
+        }
+        if (asked.edges().size() > Reach.MOST_EDGES) {
+            throw new Refusal("A table has at most %d edges of its own.".formatted(Reach.MOST_EDGES));
+        }
+        if (asked.besides().size() > MOST_BESIDES) {
+            throw new Refusal("A table has at most %d columns of its own.".formatted(MOST_BESIDES));
+        }
+        List<Value> edges = new ArrayList<>();
+        for (String typed : asked.edges()) {
+            edges.add(edge(field, typed));
+        }
+        return Reach.of(model.compiled(), field.key(), edges, new LinkedHashSet<>(asked.besides()), today());
+    }
+
+    private static Value edge(Field field, String typed) {
+        if (!Reach.hasEdges(field.kind())) {
+            throw new Refusal("The answers to “%s” have no edges.".formatted(field.name()));
+        }
+        if (Reading.of(field.kind(), typed) instanceof Reading.Unreadable(var problem)) {
+            throw new Refusal("“%s” is no edge of “%s”: %s".formatted(typed, field.name(), problem));
+        }
+        Value value = Reading.of(field.kind(), typed).value();
+        if (value.isBlank()) {
+            throw new Refusal("Say at which answer the lines are to be cut.");
+        }
+        return value;
+    }
+}

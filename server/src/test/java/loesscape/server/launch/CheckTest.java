@@ -1,0 +1,113 @@
+package loesscape.server.launch;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** {@code check}: what is wrong with a template, and what its logic does for all possible answers. */
+class CheckTest {
+
+    @TempDir
+    Path folder;
+
+    private String template(String above) {
+        try {
+            return Files.writeString(folder.resolve("wells.loess.json"), """
+                            {"formatVersion": 2, "title": "Well book", "pages": [{"key": "page", "title": "", "sections": [
+                              {"key": "section", "title": "", "items": [
+                                {"type": "field", "key": "depth", "label": "Depth", "kind": {"type": "number", "unit": "m"}},
+                                {"type": "field", "key": "dug", "label": "Who dug it?", "kind": {"type": "text"},
+                                  "shown": {"type": "comparison", "field": "depth", "test": "less", "to": {"type": "number", "number": 30}}},
+                                {"type": "field", "key": "bored", "label": "Who bored it?", "kind": {"type": "text"},
+                                  "shown": {"type": "comparison", "field": "depth", "test": "%s", "to": {"type": "number", "number": 30}}}]}]}]}
+                            """.formatted(above))
+                    .toString();
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    @Test
+    void whatIsFoundIsToldWithAnExample() {
+        assertThat(Check.run(List.of(template("more"))).text().lines())
+                .containsExactly(
+                        "“Well book” can be taken: 3 fields in 5 pages, sections and items.",
+                        "dug: Where Depth is 30 m, neither “Who dug it?” nor “Who bored it?” is shown; let one of them take the edge. For example: depth = 30.");
+        assertThat(Check.run(List.of(template("atLeast"))).text().lines())
+                .containsExactly("“Well book” can be taken: 3 fields in 5 pages, sections and items.");
+    }
+
+    @Test
+    void asJsonItIsTheSameForOtherPrograms() {
+        assertThat(Check.run(List.of(template("more"), "--json", "--today", "2026-11-28"))
+                        .text())
+                .contains(
+                        "\"title\" : \"Well book\"",
+                        "\"key\" : \"dug\"",
+                        "\"depth\" : \"30\"",
+                        "\"today\" : \"2026-11-28\"")
+                .contains("\"type\" : \"setCondition\"");
+        assertThat(Check.run(List.of("--json", template("atLeast"))).text()).contains("\"findings\" : [ ]");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "--today", "--today soon", "--else", "a.json b.json"})
+    void whatIsNotUnderstoodIsSaid(String arguments) {
+        List<String> all = arguments.isEmpty() ? List.of() : List.of(arguments.split(" ", -1));
+        assertThatThrownBy(() -> Check.run(all))
+                .isInstanceOf(LaunchProblem.class)
+                .hasMessageContaining("check needs one file");
+    }
+
+    @Test
+    void aTemplateThatCannotBeTakenSaysWhere() {
+        String file = template("around");
+        assertThatThrownBy(() -> Check.run(List.of(file)))
+                .isInstanceOf(LaunchProblem.class)
+                .hasMessageContaining("/pages/0/sections/0/items/2");
+    }
+
+    private static final String EXAMPLE = "../docs/examples/promises.loess.json";
+
+    @Test
+    void promisesAreToldAndABrokenOneEndsTheCommandWithOne() throws IOException {
+        Said kept = Check.run(List.of(EXAMPLE, "--today", "2028-02-28"));
+        assertThat(kept.exitCode()).isZero();
+        assertThat(kept.text())
+                .contains(
+                        "kept: Whenever Depth is more than 100 m, Casing is always required.",
+                        "kept: Whenever Depth is answered, exactly one of Casing and No casing is needed. is always shown.");
+        String broken = Files.readString(Path.of(EXAMPLE))
+                .replace(
+                        "\"required\": { \"type\": \"comparison\", \"field\": \"depth\", \"test\": \"more\"",
+                        "\"required\": { \"type\": \"comparison\", \"field\": \"depth\", \"test\": \"less\"");
+        String file =
+                Files.writeString(folder.resolve("broken.loess.json"), broken).toString();
+        Said said = Check.run(List.of(file, "--today", "2028-02-28"));
+        assertThat(said.exitCode()).isEqualTo(1);
+        assertThat(said.text())
+                .containsPattern(
+                        "BROKEN: Whenever Depth is more than 100 m, Casing is always required\\. Not so for: depth = \\d+");
+        assertThat(Check.run(List.of(file, "--json")).text()).contains("\"type\" : \"broken\"", "\"type\" : \"kept\"");
+    }
+
+    @Test
+    void aPromiseThatIsOutOfReachIsNotDecided() throws IOException {
+        String open = Files.readString(Path.of(EXAMPLE))
+                .replace(
+                        "\"condition\": { \"type\": \"comparison\", \"field\": \"depth\", \"test\": \"atLeast\", \"to\": { \"type\": \"number\", \"number\": 30 } }",
+                        "\"condition\": { \"type\": \"written\", \"formula\": \"depth * depth >= 900\" }");
+        String file = Files.writeString(folder.resolve("open.loess.json"), open).toString();
+        Said said = Check.run(List.of(file, "--today", "2028-02-28"));
+        assertThat(said.exitCode()).isZero();
+        assertThat(said.text()).containsPattern("not decided: .* Out of reach: .*depth \\* depth >= 900");
+    }
+}

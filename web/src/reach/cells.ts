@@ -1,0 +1,106 @@
+import type { AnswerPiece, ReachCell, ReachColumn, ReachStroke, ReachTable } from "../api/types";
+
+/** Some cells: from one corner to the other. */
+export type Block = { row: number; column: number; toRow: number; toColumn: number };
+
+const between = (one: number, other: number, at: number) =>
+  Math.min(one, other) <= at && at <= Math.max(one, other);
+
+export function isIn(block: Block | null, row: number, column: number): boolean {
+  return !!block && between(block.row, block.toRow, row) && between(block.column, block.toColumn, column);
+}
+
+/** What is said in a cell. */
+export function said(cell: ReachCell, column: ReachColumn): string {
+  if (cell.words) return cell.words;
+  switch (cell.becomes) {
+    case "yes":
+      return column.yes;
+    case "no":
+      return column.no;
+    case "folded":
+      return "folded";
+    case "depends":
+      return "it depends";
+    case "undecided":
+      return "not decided";
+    case "never":
+      return "never answered so";
+    case "says":
+      return "";
+  }
+}
+
+/** Whether something can be set in a cell. */
+export function canSet(table: ReachTable, row: number, column: number): boolean {
+  const { aspect, isSettable } = table.columns[column]!;
+  const { shape } = table.rows[row]!;
+  if (!table.isSettable || !isSettable || shape === "refused") return false;
+  // While it is blank, nothing is offered.
+  return !(aspect.type === "ofChoice" && shape === "blank");
+}
+
+/**
+ * What painting over some cells sets: the opposite of what is in the first of them, in each column of the block. What
+ * does not follow the field yet is to be so in these lines alone.
+ */
+export function strokes(table: ReachTable, block: Block, besides: string[]): ReachStroke[] {
+  const isFresh = !isFollowed(table, block.column, besides);
+  const is = isFresh || table.cells[block.row]?.[block.column]?.becomes !== "yes";
+  const all: ReachStroke[] = [];
+  table.columns.forEach(({ key, aspect }, column) => {
+    if (!between(block.column, block.toColumn, column)) return;
+    const rows = table.rows
+      .map((_, row) => row)
+      .filter((row) => between(block.row, block.toRow, row) && canSet(table, row, column));
+    if (rows.length) all.push({ key, aspect, rows, is });
+  });
+  return all;
+}
+
+/** The next line above or below that has cells; what is refused has none, and is passed by. */
+export function nextRow(table: ReachTable, row: number, step: number): number {
+  for (let next = row + step; step && next >= 0 && next < table.rows.length; next += step)
+    if (table.rows[next]!.shape !== "refused") return next;
+  return row;
+}
+
+/** What a column is asked for with where it does not follow yet; empty for what cannot be. */
+export function besideOf({ key, aspect }: ReachColumn): string {
+  if (aspect.type !== "ofNode") return "";
+  return aspect.aspect === "shown" ? key : `${key} ${aspect.aspect}`;
+}
+
+/** Whether a column follows the field: what was asked for besides and is so in all lines follows nothing yet. */
+export function isFollowed(table: ReachTable, column: number, besides: string[]): boolean {
+  if (!besides.includes(besideOf(table.columns[column]!))) return true;
+  const becomes = table.cells.flatMap((cells) => cells[column]?.becomes ?? []);
+  return new Set(becomes).size > 1;
+}
+
+/** Edges as they are typed, one after the other: 30 100; 2.5 */
+export function edgesIn(typed: string): string[] {
+  return typed
+    .split(/[\s;]+/)
+    .map((edge) => edge.trim())
+    .filter(Boolean);
+}
+
+/** Which of the patterns a line of the core has, so that neighbours differ. */
+export function patterns(rows: AnswerPiece[]): string[] {
+  let range = 0;
+  return rows.map(({ shape }) => {
+    switch (shape) {
+      case "blank":
+        return "empty";
+      case "exactly":
+        return "edge";
+      case "refused":
+        return "refused";
+      case "between":
+      case "choice":
+      case "like":
+        return `layer-${range++ % 4}`;
+    }
+  });
+}
