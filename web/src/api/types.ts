@@ -1,5 +1,12 @@
 // Made from the Java types by ./loesscape types; do not edit.
 
+export type AcceptedFinding = {
+  key: string;
+  message: string;
+  about: string;
+  reason: string;
+};
+
 export type AccountList = {
   accounts: AccountRow[];
 };
@@ -543,6 +550,7 @@ export type Edit =
   | ({ type: "setFinish" } & EditSetFinish)
   | ({ type: "setPageSettings" } & EditSetPageSettings)
   | ({ type: "setPromises" } & EditSetPromises)
+  | ({ type: "acceptFinding" } & EditAcceptFinding)
   | ({ type: "putTrials" } & EditPutTrials)
   | ({ type: "together" } & EditTogether)
   | ({ type: "removeTrial" } & EditRemoveTrial)
@@ -554,6 +562,12 @@ export type Edit =
   | ({ type: "useBlock" } & EditUseBlock)
   | ({ type: "setOrigin" } & EditSetOrigin)
   | ({ type: "takeOver" } & EditTakeOver);
+
+export type EditAcceptFinding = {
+  key: string;
+  message: string;
+  reason: string;
+};
 
 export type EditAdd = {
   what: Novelty;
@@ -1138,6 +1152,7 @@ export type Finding = {
   blocks: boolean;
   example: Example | null;
   mends: Mend[];
+  accepted: string;
 };
 
 export type FinishRule = {
@@ -2539,6 +2554,7 @@ export type Template = {
   pageSettings: PageSettings;
   trials: Trial[];
   promises: PromiseRule[];
+  accepted: AcceptedFinding[];
 };
 
 export type TemplateImported = {

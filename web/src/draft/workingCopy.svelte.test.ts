@@ -132,8 +132,47 @@ test("where there is nothing to take back, nothing is asked", async () => {
   expect(all).toEqual([]);
 });
 
+test("a finding that is accepted is quiet at once, and told again where it is taken back", async () => {
+  const found = { key: "", message: "Two say it.", blocks: false, example: null, mends: [], accepted: "" };
+  const all = serverThat(({ path }) => ({
+    body: path.endsWith("/proof")
+      ? { revision, findings: [found], promises: [], trials: [], coverage: null }
+      : change(),
+  }));
+  await copy.edit(titled("A"));
+  await copy.lookThrough();
+  expect(await copy.accept(found, "Both are meant.")).toBe(true);
+  expect(all.at(-1)?.body).toMatchObject({
+    edit: { type: "acceptFinding", key: "", message: "Two say it.", reason: "Both are meant." },
+  });
+  expect(copy.findings).toEqual([]);
+  expect(copy.acceptedFindings).toEqual([{ ...found, accepted: "Both are meant." }]);
+  expect(copy.isProven, "it is looked through anew all the same").toBe(false);
+  await copy.accept(found, "");
+  expect(copy.findings).toEqual([found]);
+});
+
+test("a finding whose acceptance was refused is told as before", async () => {
+  const found = { key: "", message: "Two say it.", blocks: false, example: null, mends: [], accepted: "" };
+  serverThat(({ path }) =>
+    path.endsWith("/proof")
+      ? { body: { revision, findings: [found], promises: [], trials: [], coverage: null } }
+      : { status: 422, detail: "Not this one." },
+  );
+  await copy.lookThrough();
+  expect(await copy.accept(found, "Meant.")).toBe(false);
+  expect(copy.findings).toEqual([found]);
+});
+
 test("what the logic does for all answers is asked for once for each revision, and an example takes the place of what is typed", async () => {
-  const found = { key: "", message: "Nothing is shown at 30 m.", blocks: false, example: null, mends: [] };
+  const found = {
+    key: "",
+    message: "Nothing is shown at 30 m.",
+    blocks: false,
+    example: null,
+    mends: [],
+    accepted: "",
+  };
   const all = serverThat(({ path }) => ({
     body: path.endsWith("/proof")
       ? { revision, findings: [found], promises: [], trials: [], coverage: null }

@@ -288,11 +288,29 @@ export class WorkingCopy {
   /** Whether that is known of the document as it is now. */
   readonly isProven: boolean = $derived(this.proof?.revision === this.revision && !this.pending);
 
-  /** What its author probably did not mean. What was found before the last edits stands until it is looked at anew. */
-  readonly findings: Finding[] = $derived([
+  private readonly found: Finding[] = $derived([
     ...(this.settings?.findings ?? []),
     ...(this.proof?.findings.filter(({ key }) => !key || this.nodes.has(key)) ?? []),
   ]);
+
+  /** What its author probably did not mean. What was found before the last edits stands until it is looked at anew. */
+  readonly findings: Finding[] = $derived(this.found.filter(({ accepted }) => !accepted));
+
+  /** What was found and is meant, each with its reason. */
+  readonly acceptedFindings: Finding[] = $derived(this.found.filter(({ accepted }) => accepted));
+
+  /** Accepts a finding for a reason; without one it is told again. */
+  async accept({ key, message }: Finding, reason: string): Promise<boolean> {
+    if (!(await this.edit({ type: "acceptFinding", key, message, reason }))) return false;
+    // It is so at once; that everything is looked through anew takes longer.
+    if (this.proof) {
+      const findings = this.proof.findings.map((each) =>
+        each.key === key && each.message === message ? { ...each, accepted: reason } : each,
+      );
+      this.proof = { ...this.proof, findings };
+    }
+    return true;
+  }
 
   /** What is promised, and whether it is so; null while that is being looked at. */
   readonly promises: (PromiseView & { verdict: PromiseVerdict | null })[] = $derived(

@@ -71,7 +71,10 @@
       {#if copy.isProven}
         Looked through for all possible answers:
         {told(verdicts) ? `promises: ${told(verdicts)}` : "nothing promised"};
-        {copy.findings.length === 1 ? "1 finding" : `${copy.findings.length || "no"} findings`};
+        {copy.findings.length === 1 ? "1 finding" : `${copy.findings.length || "no"} findings`}{copy
+          .acceptedFindings.length
+          ? ` and ${copy.acceptedFindings.length} accepted`
+          : ""};
         {tried
           ? failing
             ? `${failing} of ${tried} trials ${failing === 1 ? "comes" : "come"} otherwise than expected`
@@ -100,8 +103,21 @@
           <FindingList {findings} named onload={load} />
         </div>
       {:else}
-        <p>{copy.isProven ? "Nothing was found." : "Being looked for …"}</p>
+        <p>
+          {copy.isProven
+            ? copy.acceptedFindings.length
+              ? "Nothing was found that is not meant."
+              : "Nothing was found."
+            : "Being looked for …"}
+        </p>
       {/each}
+      {#if copy.acceptedFindings.length}
+        <details class="mb-3 rounded-lg border border-line bg-paper px-4 py-2">
+          <summary class="cursor-pointer font-semibold">Accepted ({copy.acceptedFindings.length})</summary>
+          <p class="soft mb-1">Each is told again once what it is about changes.</p>
+          <FindingList findings={copy.acceptedFindings} named onload={load} />
+        </details>
+      {/if}
     </section>
     <section aria-labelledby="promises">
       <h2 id="promises" class="text-reading font-semibold">Promises</h2>

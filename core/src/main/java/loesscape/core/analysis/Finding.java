@@ -12,30 +12,41 @@ import org.jspecify.annotations.Nullable;
  * @param blocks whether a release needs a reason why it is made all the same
  * @param example answers for which it is so; null where it is so for all, or for none in particular
  * @param mends edits after which it is so no longer, where any is plain
+ * @param accepted why it is meant as it is, in the words of its author; empty where it is not accepted
  */
 public record Finding(
         String key,
         String message,
         boolean blocks,
         @Nullable Example example,
-        List<Mend> mends) {
+        List<Mend> mends,
+        String accepted) {
 
     public Finding {
         mends = List.copyOf(mends);
     }
 
-    /** Something that is so for some answers. */
-    Finding(String key, String message, Example example, List<Mend> mends) {
-        this(key, message, false, example, mends);
+    /** Something that is so for some answers, or for all where there is no example. */
+    Finding(String key, String message, @Nullable Example example, List<Mend> mends) {
+        this(key, message, false, example, mends, "");
     }
 
     /** Something that is so whatever is answered. */
     public Finding(String key, String message, boolean blocks) {
-        this(key, message, blocks, null, List.of());
+        this(key, message, blocks, null, List.of(), "");
     }
 
     /** Something that only its author need know. */
     public Finding(String key, String message) {
         this(key, message, false);
+    }
+
+    Finding acceptedFor(String reason) {
+        return new Finding(key, message, blocks, example, mends, reason);
+    }
+
+    /** Whether a release needs a reason of its own because of it. */
+    public boolean holdsUp() {
+        return blocks && accepted.isEmpty();
     }
 }

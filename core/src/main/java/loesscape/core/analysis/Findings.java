@@ -45,7 +45,7 @@ public final class Findings {
         findings.lookAround();
         findings.found.addAll(TextFindings.of(prepared));
         findings.found.addAll(SignerFindings.of(prepared));
-        return List.copyOf(findings.found);
+        return Acceptance.marked(prepared, findings.found);
     }
 
     /** A template that was only just begun holds nothing anywhere, which is nothing to be told of. */

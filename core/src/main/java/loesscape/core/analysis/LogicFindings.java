@@ -72,7 +72,7 @@ public final class LogicFindings {
         TextFindings.references(every.compiled().prepared()).forEach(findings::reference);
         findings.found.addAll(AlternativeFindings.of(every));
         findings.sameMeaning();
-        return List.copyOf(findings.found);
+        return Acceptance.marked(every.compiled().prepared(), findings.found);
     }
 
     private void look(Node node) {
@@ -130,7 +130,6 @@ public final class LogicFindings {
             found.add(new Finding(
                     node.key(),
                     "The condition for “%s” is met whatever is answered; it says nothing, and can go.".formatted(what),
-                    false,
                     null,
                     mends(node, what, "Take the condition away", whereAlwaysMet(what))));
             return;
@@ -147,7 +146,6 @@ public final class LogicFindings {
                         node.key(),
                         "In the condition for “%s”, “%s” never matters: the same is met without it."
                                 .formatted(what, words(without.part())),
-                        false,
                         null,
                         mends(node, what, "Take it out", without.rest())));
                 return;

@@ -107,7 +107,7 @@ public final class Blocks {
         Map<String, LookupList> keptLists = new LinkedHashMap<>(parts.rest().lists());
         keptLists.keySet().retainAll(lists);
         return parts.with(new TemplateIndex.Rest(
-                keptRoles, conditions, keptLists, List.of(), PageSettings.PLAIN, Map.of(), List.of()));
+                keptRoles, conditions, keptLists, List.of(), PageSettings.PLAIN, Map.of(), List.of(), List.of()));
     }
 
     private static void rolesIn(Condition condition, Set<String> roles) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
+import loesscape.core.model.AcceptedFinding;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.MayBeLeftOut;
@@ -33,6 +34,7 @@ import org.jspecify.annotations.Nullable;
  * @param pageSettings how the document lies on its pages; null where it stayed
  * @param trials the same of trials, by name
  * @param promises all of them; null where they stayed
+ * @param accepted all findings that are accepted; null where they stayed
  */
 public record Change(
         @Nullable Swap<String> title,
@@ -45,7 +47,8 @@ public record Change(
         @Nullable Swap<List<FinishRule>> finish,
         @Nullable Swap<PageSettings> pageSettings,
         @MayBeLeftOut Map<String, Swap<Trial>> trials,
-        @Nullable Swap<List<PromiseRule>> promises) {
+        @Nullable Swap<List<PromiseRule>> promises,
+        @Nullable Swap<List<AcceptedFinding>> accepted) {
 
     /**
      * How something was and how it is; null where there was or is nothing.
@@ -74,7 +77,8 @@ public record Change(
                 swap(was.finish(), is.finish()),
                 swap(was.pageSettings(), is.pageSettings()),
                 swaps(was.trials(), is.trials()),
-                swap(was.promises(), is.promises()));
+                swap(was.promises(), is.promises()),
+                swap(was.accepted(), is.accepted()));
     }
 
     private static <T> @Nullable Swap<T> swap(T before, T after) {
@@ -109,7 +113,8 @@ public record Change(
                 && finish == null
                 && pageSettings == null
                 && trials.isEmpty()
-                && promises == null;
+                && promises == null
+                && accepted == null;
     }
 
     /** The change that takes this one back. */
@@ -125,7 +130,8 @@ public record Change(
                 finish == null ? null : finish.reversed(),
                 pageSettings == null ? null : pageSettings.reversed(),
                 map(trials, Swap::reversed),
-                promises == null ? null : promises.reversed());
+                promises == null ? null : promises.reversed(),
+                accepted == null ? null : accepted.reversed());
     }
 
     private static <T> Map<String, Swap<T>> map(Map<String, Swap<T>> swaps, Function<Swap<T>, Swap<T>> with) {
@@ -171,6 +177,9 @@ public record Change(
         if (promises != null && !now.rest().promises().equals(promises.was())) {
             moved.add("the promises");
         }
+        if (accepted != null && !now.rest().accepted().equals(accepted.was())) {
+            moved.add("what is accepted of the findings");
+        }
         if (!moved.isEmpty()) {
             throw new Refusal("Changed since by another edit: %s.".formatted(String.join(", ", moved)));
         }
@@ -201,7 +210,8 @@ public record Change(
                         finish == null || finish.is() == null ? rest.finish() : finish.is(),
                         pageSettings == null || pageSettings.is() == null ? rest.pageSettings() : pageSettings.is(),
                         overlaid(rest.trials(), trials),
-                        promises == null || promises.is() == null ? rest.promises() : promises.is()));
+                        promises == null || promises.is() == null ? rest.promises() : promises.is(),
+                        accepted == null || accepted.is() == null ? rest.accepted() : accepted.is()));
     }
 
     private static <T> Map<String, T> overlaid(Map<String, T> now, Map<String, Swap<T>> swaps) {

@@ -51,6 +51,9 @@ public final class ChangeWords {
         if (change.promises() != null) {
             said.add("promises");
         }
+        if (change.accepted() != null) {
+            said.add("accepted findings");
+        }
         if (change.finish() != null) {
             said.add("when it can be finished");
         }

@@ -337,6 +337,15 @@ public sealed interface Edit {
         }
     }
 
+    /**
+     * Accepts something that was found, so that it is not told again until what it is about changes.
+     *
+     * @param key the node it is about; empty where it is the document as a whole
+     * @param message what was found, as it was told
+     * @param reason why it is meant; blank where it is not accepted any more
+     */
+    record AcceptFinding(String key, String message, String reason) implements Edit {}
+
     /** Keeps sets of answers to try the document with, each in place of the one of its name. */
     record PutTrials(List<Trial> trials) implements Edit {
         public PutTrials {

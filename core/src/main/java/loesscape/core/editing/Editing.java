@@ -66,7 +66,7 @@ public final class Editing {
      * @throws Refusal when the edit cannot be made
      */
     public static Edited apply(TemplateIndex before, Edit edit) {
-        TemplateIndex parts = Placing.tidied(SharedUses.tidied(edited(before, edit)));
+        TemplateIndex parts = Acceptances.tidied(Placing.tidied(SharedUses.tidied(edited(before, edit))));
         PreparedTemplate prepared = PreparedTemplate.of(parts.template());
         valid(prepared);
         return new Edited(prepared, parts);
@@ -122,6 +122,7 @@ public final class Editing {
             case Edit.RemoveList it -> Others.removeList(parts, it.key());
             case Edit.SetPageSettings it -> parts.with(parts.rest().withPageSettings(it.pageSettings()));
             case Edit.SetPromises it -> parts.with(parts.rest().withPromises(it.promises()));
+            case Edit.AcceptFinding it -> Acceptances.accept(parts, it);
             case Edit.PutTrials it -> Others.put(parts, it.trials());
             case Edit.RemoveTrial it -> Others.removeTrial(parts, it.name());
             case Edit.Together it -> together(parts, it);

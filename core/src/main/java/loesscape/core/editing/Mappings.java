@@ -93,7 +93,8 @@ final class Mappings {
                 rest.promises().stream()
                         .map(rule -> Promises.mapped(rule, mapping))
                         .filter(Objects::nonNull)
-                        .toList());
+                        .toList(),
+                Acceptances.mapped(rest.accepted(), mapping));
     }
 
     private static <T> Map<String, T> values(Map<String, T> from, Function<T, T> change) {

@@ -34,8 +34,9 @@ final class Rekeying {
                         held.put(keys.apply(holder), inner.stream().map(keys).toList()));
         Map<String, Trial> trials = new LinkedHashMap<>();
         parts.rest().trials().forEach((name, trial) -> trials.put(name, renamed(trial, key, to)));
-        return new TemplateIndex(
+        TemplateIndex after = new TemplateIndex(
                 parts.title(), parts.subtitle(), nodes, held, renamed.rest().withTrials(trials));
+        return Acceptances.renamed(parts, after, key, to);
     }
 
     private static Trial renamed(Trial trial, String key, String to) {

@@ -8,6 +8,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import loesscape.core.model.AcceptedFinding;
 import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.FinishRule;
@@ -55,6 +56,7 @@ public record TemplateIndex(
      * @param pageSettings how the document lies on its pages
      * @param trials by name
      * @param promises in the order of their author
+     * @param accepted findings that are meant, in the order in which they were accepted
      */
     public record Rest(
             Map<String, Role> roles,
@@ -63,7 +65,8 @@ public record TemplateIndex(
             List<FinishRule> finish,
             PageSettings pageSettings,
             Map<String, Trial> trials,
-            List<PromiseRule> promises) {
+            List<PromiseRule> promises,
+            List<AcceptedFinding> accepted) {
 
         public Rest {
             roles = Collections.unmodifiableMap(new LinkedHashMap<>(roles));
@@ -72,34 +75,39 @@ public record TemplateIndex(
             finish = List.copyOf(finish);
             trials = Collections.unmodifiableMap(new LinkedHashMap<>(trials));
             promises = List.copyOf(promises);
+            accepted = List.copyOf(accepted);
         }
 
         Rest withRoles(Map<String, Role> others) {
-            return new Rest(others, conditions, lists, finish, pageSettings, trials, promises);
+            return new Rest(others, conditions, lists, finish, pageSettings, trials, promises, accepted);
         }
 
         Rest withConditions(Map<String, SharedCondition> others) {
-            return new Rest(roles, others, lists, finish, pageSettings, trials, promises);
+            return new Rest(roles, others, lists, finish, pageSettings, trials, promises, accepted);
         }
 
         Rest withLists(Map<String, LookupList> others) {
-            return new Rest(roles, conditions, others, finish, pageSettings, trials, promises);
+            return new Rest(roles, conditions, others, finish, pageSettings, trials, promises, accepted);
         }
 
         Rest withFinish(List<FinishRule> others) {
-            return new Rest(roles, conditions, lists, others, pageSettings, trials, promises);
+            return new Rest(roles, conditions, lists, others, pageSettings, trials, promises, accepted);
         }
 
         Rest withPageSettings(PageSettings other) {
-            return new Rest(roles, conditions, lists, finish, other, trials, promises);
+            return new Rest(roles, conditions, lists, finish, other, trials, promises, accepted);
         }
 
         Rest withPromises(List<PromiseRule> others) {
-            return new Rest(roles, conditions, lists, finish, pageSettings, trials, others);
+            return new Rest(roles, conditions, lists, finish, pageSettings, trials, others, accepted);
+        }
+
+        Rest withAccepted(List<AcceptedFinding> others) {
+            return new Rest(roles, conditions, lists, finish, pageSettings, trials, promises, others);
         }
 
         Rest withTrials(Map<String, Trial> others) {
-            return new Rest(roles, conditions, lists, finish, pageSettings, others, promises);
+            return new Rest(roles, conditions, lists, finish, pageSettings, others, promises, accepted);
         }
     }
 
@@ -143,7 +151,14 @@ public record TemplateIndex(
         Map<String, Trial> trials = new LinkedHashMap<>();
         template.trials().forEach(it -> trials.put(it.name(), it));
         return new Rest(
-                roles, conditions, lists, template.finish(), template.pageSettings(), trials, template.promises());
+                roles,
+                conditions,
+                lists,
+                template.finish(),
+                template.pageSettings(),
+                trials,
+                template.promises(),
+                template.accepted());
     }
 
     /** Puts the template together again; nodes that nothing holds are left out. */
@@ -158,7 +173,8 @@ public record TemplateIndex(
                 rest.finish(),
                 rest.pageSettings(),
                 List.copyOf(rest.trials().values()),
-                rest.promises());
+                rest.promises(),
+                rest.accepted());
     }
 
     private Page page(Page page) {

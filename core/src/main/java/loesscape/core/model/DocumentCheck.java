@@ -5,12 +5,14 @@ import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.regex.Pattern;
 
-/** Checks what belongs to a document as a whole: lists, roles, conditions for finishing, page settings, trials. */
+/** Checks what belongs to a document as a whole: lists, roles, conditions for finishing, page settings, trials, accepted findings. */
 final class DocumentCheck {
 
     private static final int MOST_OTHERS = 100;
     private static final int MOST_ANSWERS = 100_000;
     private static final Pattern LANGUAGE = Pattern.compile("[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8}){0,4}");
+
+    private static final Pattern FINGERPRINT = Pattern.compile("[0-9a-f]{64}");
 
     private final Template template;
     private final CommonCheck common;
@@ -30,6 +32,7 @@ final class DocumentCheck {
         finish();
         pageSettings();
         trials();
+        accepted();
     }
 
     private void lists() {
@@ -82,6 +85,33 @@ final class DocumentCheck {
             report.accept(
                     "/pageSettings/language",
                     "“%s” is not a language tag like de or ar-EG (BCP 47).".formatted(TextBounds.shortened(language)));
+        }
+    }
+
+    private void accepted() {
+        common.atMost("/accepted", template.accepted().size(), AcceptedFinding.MOST, "accepted findings");
+        Set<String> keys = new HashSet<>();
+        template.nodes().forEach(node -> keys.add(node.key()));
+        for (int i = 0; i < template.accepted().size(); i++) {
+            AcceptedFinding each = template.accepted().get(i);
+            String path = "/accepted/" + i;
+            if (!each.key().isEmpty() && !keys.contains(each.key())) {
+                report.accept(
+                        path + "/key",
+                        "“%s” is no item that something could have been found about."
+                                .formatted(TextBounds.shortened(each.key())));
+            }
+            texts.paragraph(path + "/message", each.message());
+            texts.line(path + "/reason", each.reason());
+            if (each.message().isBlank()) {
+                report.accept(path + "/message", "Say what was found.");
+            }
+            if (each.reason().isBlank()) {
+                report.accept(path + "/reason", "Say why this finding is accepted.");
+            }
+            if (!FINGERPRINT.matcher(each.about()).matches()) {
+                report.accept(path + "/about", "A fingerprint has 64 hexadecimal digits.");
+            }
         }
     }
 

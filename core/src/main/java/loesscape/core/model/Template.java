@@ -19,6 +19,7 @@ import java.util.TreeSet;
  * @param pageSettings how the document lies on its pages
  * @param trials sets of answers to try it with, by name
  * @param promises what is to be so for every set of answers, in the order of its author
+ * @param accepted what was found in it and is meant, in the order in which it was accepted
  */
 public record Template(
         String title,
@@ -30,7 +31,8 @@ public record Template(
         @MayBeLeftOut List<FinishRule> finish,
         @MayBeLeftOut PageSettings pageSettings,
         @MayBeLeftOut List<Trial> trials,
-        @MayBeLeftOut List<PromiseRule> promises) {
+        @MayBeLeftOut List<PromiseRule> promises,
+        @MayBeLeftOut List<AcceptedFinding> accepted) {
 
     /** The most characters a title, a label or another text of one line has. */
     public static final int LONGEST_LINE = 1_000;
@@ -50,6 +52,22 @@ public record Template(
         finish = List.copyOf(finish);
         trials = trials.stream().sorted(Comparator.comparing(Trial::name)).toList();
         promises = List.copyOf(promises);
+        accepted = List.copyOf(accepted);
+    }
+
+    /** A template of which nothing that was found is accepted. */
+    public Template(
+            String title,
+            String subtitle,
+            List<Page> pages,
+            List<Role> roles,
+            List<SharedCondition> conditions,
+            List<LookupList> lists,
+            List<FinishRule> finish,
+            PageSettings pageSettings,
+            List<Trial> trials,
+            List<PromiseRule> promises) {
+        this(title, subtitle, pages, roles, conditions, lists, finish, pageSettings, trials, promises, List.of());
     }
 
     /** A template of pages alone. */
@@ -60,10 +78,11 @@ public record Template(
 
     /** This template with other pages. */
     public Template withPages(List<Page> others) {
-        return new Template(title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials, promises);
+        return new Template(
+                title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials, promises, accepted);
     }
 
-    /** This template without what its author tries it with and promises of it, which is nothing to those who fill it in. */
+    /** This template without what its author tries, promises and accepts, which is nothing to those who fill it in. */
     public Template withoutTrials() {
         return new Template(
                 title, subtitle, pages, roles, conditions, lists, finish, pageSettings, List.of(), List.of());

@@ -181,7 +181,12 @@ class RandomEditsTest {
                 random.nextBoolean()
                         ? new Edit.SetPromises(
                                 List.of(new PromiseRule(some, new Promised.NodeIs(field, Aspect.REQUIRED, true))))
-                        : new Edit.SetFinish(List.of(new FinishRule(some, "Not yet.")));
+                        : random.nextBoolean()
+                                ? new Edit.SetFinish(List.of(new FinishRule(some, "Not yet.")))
+                                : new Edit.AcceptFinding(
+                                        random.nextInt(4) == 0 ? "" : key,
+                                        "Found " + random.nextInt(2),
+                                        random.nextInt(3) == 0 ? " " : "It is meant.");
             case 14 ->
                 new Edit.UseBlock(BLOCK, "block", 1, template.pages().getFirst().key(), null);
             case 15 -> new Edit.TakeOver(section(random, template, true), LATER, 2, List.of());

@@ -2,12 +2,15 @@ package loesscape.formats.template;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.LogicFindings;
 import loesscape.core.analysis.PromiseVerdict;
 import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Change;
@@ -49,7 +52,8 @@ class StoredFormsTest {
                 "shared-condition",
                 "pages-and-trials",
                 "formulas",
-                "promises"
+                "promises",
+                "accepted"
             })
     void aChangeIsWrittenAsItAlwaysWas(String name) throws IOException {
         Path golden = GOLDEN.resolve("change-2-" + name + ".json");
@@ -75,7 +79,8 @@ class StoredFormsTest {
                 "shared-condition",
                 "pages-and-trials",
                 "formulas",
-                "promises"
+                "promises",
+                "accepted"
             })
     void aTemplateIsWrittenAsItAlwaysWas(String name) throws IOException {
         Path golden = GOLDEN.resolve("template-2-" + name + ".json");
@@ -110,6 +115,15 @@ class StoredFormsTest {
         assertThat(TrialRun.of(compiled, LocalDate.of(2028, 2, 28)))
                 .hasSize(2)
                 .allSatisfy(outcome -> assertThat(outcome.missed()).isEmpty());
+    }
+
+    /** What the example accepts is found in it, and stays accepted as long as fingerprints are made as they were. */
+    @Test
+    void whatTheExampleAcceptsStaysQuiet() throws IOException {
+        EveryFilling every = EveryFilling.of(CompiledTemplate.compile(example("accepted")), LocalDate.of(2028, 2, 28));
+        assertThat(LogicFindings.of(every))
+                .extracting(Finding::key, Finding::accepted)
+                .containsExactly(tuple("license", "The form of 2019 is filed as it was."), tuple("license_number", ""));
     }
 
     @Test

@@ -2,6 +2,7 @@ package loesscape.server.draft;
 
 import java.util.List;
 import java.util.stream.Stream;
+import loesscape.core.analysis.Acceptance;
 import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.Findings;
 import loesscape.core.model.FinishRule;
@@ -85,7 +86,9 @@ public record DraftSettings(
                 template.promises().stream()
                         .map(rule -> new PromiseView(rule, promises.of(rule)))
                         .toList(),
-                Stream.concat(Findings.of(prepared).stream(), PrintFindings.of(template).stream())
+                Stream.concat(
+                                Findings.of(prepared).stream(),
+                                Acceptance.marked(prepared, PrintFindings.of(template)).stream())
                         .toList());
     }
 }

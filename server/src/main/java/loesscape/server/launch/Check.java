@@ -40,7 +40,7 @@ public final class Check {
 
     /**
      * A line about a template that can be taken, its findings and promises; it ends with 1 where a promise is broken, or a
-     * finding keeps the template from being released without a reason.
+     * finding that is not accepted keeps the template from being released without a reason.
      *
      * @throws LaunchProblem with a line for each thing that is wrong where it cannot be taken
      */
@@ -61,7 +61,7 @@ public final class Check {
         List<CheckedPromise> promises = template.promises().stream()
                 .map(rule -> new CheckedPromise(sentences.of(rule).text(), PromiseVerdict.of(rule, every)))
                 .toList();
-        boolean isTrouble = findings.stream().anyMatch(Finding::blocks)
+        boolean isTrouble = findings.stream().anyMatch(Finding::holdsUp)
                 || promises.stream().anyMatch(each -> each.verdict() instanceof PromiseVerdict.Broken);
         return new Said(
                 isJson
@@ -80,6 +80,7 @@ public final class Check {
                         template.nodes().size()));
         for (Finding finding : findings) {
             words.append(finding.key().isEmpty() ? "" : finding.key() + ": ").append(finding.message());
+            words.append(finding.accepted().isEmpty() ? "" : " Accepted: " + finding.accepted());
             Example example = finding.example();
             words.append(example == null ? "" : " For example: " + ExampleWords.of(example) + ".");
             words.append(System.lineSeparator());

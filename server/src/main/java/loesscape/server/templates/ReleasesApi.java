@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.Findings;
 import loesscape.core.editing.Refusal;
@@ -113,19 +114,20 @@ public class ReleasesApi {
     }
 
     private List<Finding> blocking(Template template) {
-        List<Finding> blocking = new ArrayList<>(Findings.of(PreparedTemplate.of(template)).stream()
-                .filter(Finding::blocks)
-                .toList());
+        PreparedTemplate prepared = PreparedTemplate.of(template);
+        List<Finding> unpaid = new ArrayList<>();
         if (!facing.simulatedPayments()) {
             template.fields().stream()
                     .filter(field -> field.kind() instanceof FieldKind.Payment)
-                    .forEach(field -> blocking.add(new Finding(
+                    .forEach(field -> unpaid.add(new Finding(
                             field.key(),
                             "“%s” asks for a payment, and this server has no payment desk: nobody can finish where it is asked."
                                     .formatted(field.name()),
                             true)));
         }
-        return blocking;
+        return Stream.concat(Findings.of(prepared).stream(), unpaid.stream())
+                .filter(Finding::holdsUp)
+                .toList();
     }
 
     @PostMapping("/{number}/links")

@@ -25,23 +25,22 @@ class FindingsJourneyTest {
     private static final String SHEET = "Soil sample sheet (single)";
 
     /** Below 5.6 liming is asked about; above it the class is told; at 5.6 neither is. */
-    private static void leaveAGap(Page page) {
+    private static void leaveAGap(String whenBlank) {
         Visitor author = SERVER.author();
-
         String path = "/api/templates/" + author.template(SHEET) + "/draft";
         int revision = author.get(path).ok().json().get("revision").intValue();
         author.post(path + "/edits", """
                         {"revision": %d, "edit": {"type": "setCondition", "keys": ["reaction_class"], "aspects": ["shown"],
                           "condition": {"type": "comparison", "field": "ph", "test": "more",
-                            "to": {"type": "number", "number": "5.6"}, "whenBlank": null}}}
-                        """.formatted(revision)).ok();
-        Steps.open(page, SHEET);
+                            "to": {"type": "number", "number": "5.6"}, "whenBlank": %s}}}
+                        """.formatted(revision, whenBlank)).ok();
     }
 
     @Test
     void aGapAtAnEdgeIsFoundTriedAndMended() {
         Page author = Steps.signedIn(SERVER, BROWSER);
-        leaveAGap(author);
+        leaveAGap("true");
+        Steps.open(author, SHEET);
         author.getByRole(AriaRole.BUTTON, named("1 finding")).click();
         Locator card = author.locator("#n-lime_advised");
         assertThat(card)
@@ -59,6 +58,44 @@ class FindingsJourneyTest {
         card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Show “Reaction class” there too"))
                 .click();
         assertThat(author.locator("#i-reaction_class")).not().containsText("folded");
+        assertThat(author.getByRole(AriaRole.BUTTON, named("1 finding"))).hasCount(0);
+    }
+
+    /** Accepted by keyboard, quiet with its reason, and told again once its condition changes. */
+    @Test
+    void whatIsMeantIsAcceptedUntilItChanges() {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        leaveAGap("null");
+        Steps.open(author, SHEET);
+        author.getByRole(AriaRole.BUTTON, named("1 finding")).click();
+        Locator card = author.locator("#n-lime_advised");
+        Locator meant = card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("It is meant …"));
+        meant.press("Enter");
+        Locator reason = card.getByRole(AriaRole.TEXTBOX, new Locator.GetByRoleOptions().setName("Why it is meant"));
+        assertThat(reason).isFocused();
+        reason.press("Escape");
+        meant.press("Enter");
+        author.keyboard().type("At 5.6 the laboratory decides.");
+        Browser.isAccessible(author);
+        author.keyboard().press("Enter");
+        assertThat(author.getByRole(AriaRole.BUTTON, named("1 finding"))).hasCount(0);
+
+        author.getByRole(AriaRole.LINK, named("Prove")).click();
+        assertThat(author.getByText("no findings and 1 accepted")).isVisible();
+        author.getByText("Accepted (1)").click();
+        assertThat(author.getByText("Accepted: At 5.6 the laboratory decides.")).isVisible();
+        Browser.isAccessible(author);
+        author.getByRole(AriaRole.BUTTON, named("Tell it again")).click();
+        assertThat(author.getByText("1 finding;")).isVisible();
+        author.getByRole(AriaRole.BUTTON, named("Undo")).click();
+        assertThat(author.getByText("no findings and 1 accepted")).isVisible();
+
+        leaveAGap("true");
+        Steps.open(author, SHEET);
+        assertThat(author.getByRole(AriaRole.BUTTON, named("1 finding"))).hasCount(1);
+        author.getByRole(AriaRole.BUTTON, named("1 finding")).click();
+        card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Show “Reaction class” there too"))
+                .click();
         assertThat(author.getByRole(AriaRole.BUTTON, named("1 finding"))).hasCount(0);
     }
 }

@@ -7,6 +7,15 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.Findings;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Condition;
+import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.Template;
+import loesscape.formats.template.TemplateFile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -73,6 +82,38 @@ class CheckTest {
         assertThatThrownBy(() -> Check.run(List.of(file)))
                 .isInstanceOf(LaunchProblem.class)
                 .hasMessageContaining("/pages/0/sections/0/items/2");
+    }
+
+    /** Somebody signs what a later answer takes out of the document again, which keeps it from being released. */
+    @Test
+    void aFindingThatIsAcceptedNoLongerEndsTheCommandWithOne() throws IOException {
+        Template template = TemplateFile.read("""
+                {"formatVersion": 2, "title": "Well book",
+                  "roles": [{"key": "owner", "name": "Owner", "order": 1}, {"key": "driller", "name": "Driller", "order": 2}],
+                  "pages": [{"key": "page", "title": "", "sections": [{"key": "section", "title": "", "items": [
+                    {"type": "field", "key": "agreed", "label": "Agreed", "kind": {"type": "signature"}, "role": "owner",
+                      "shown": {"type": "answered", "field": "depth"}},
+                    {"type": "field", "key": "depth", "label": "Depth", "kind": {"type": "number"}, "role": "driller"},
+                    {"type": "field", "key": "drilled", "label": "Drilled", "kind": {"type": "signature"}, "role": "driller"}]}]}]}
+                """);
+        String file = folder.resolve("turns.loess.json").toString();
+        Files.writeString(Path.of(file), TemplateFile.write(template));
+        assertThat(Check.run(List.of(file)).exitCode()).isEqualTo(1);
+        for (Finding finding : Findings.of(PreparedTemplate.of(template))) {
+            template = Editing.apply(
+                    template, new Edit.AcceptFinding(finding.key(), finding.message(), "Both come on the same day."));
+        }
+        Files.writeString(Path.of(file), TemplateFile.write(template));
+        Said said = Check.run(List.of(file));
+        assertThat(said.text()).contains("Accepted: Both come on the same day.");
+        assertThat(said.exitCode()).isZero();
+        assertThat(Check.run(List.of(file, "--json")).text()).contains("\"accepted\" : \"Both come on the same day.\"");
+        Files.writeString(
+                Path.of(file),
+                TemplateFile.write(Editing.apply(
+                        template,
+                        new Edit.SetCondition(List.of("depth"), List.of(Aspect.REQUIRED), new Condition.Always()))));
+        assertThat(Check.run(List.of(file)).exitCode()).isEqualTo(1);
     }
 
     private static final String EXAMPLE = "../docs/examples/promises.loess.json";
