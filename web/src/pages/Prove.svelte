@@ -103,7 +103,7 @@
           <FindingList {findings} named onload={load} />
         </div>
       {:else}
-        <p>
+        <p class="mb-2">
           {copy.isProven
             ? copy.acceptedFindings.length
               ? "Nothing was found that is not meant."

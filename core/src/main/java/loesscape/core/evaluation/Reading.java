@@ -95,7 +95,7 @@ public sealed interface Reading {
     }
 
     /** Whether the limits of a kind accept a value of it; blank they do. */
-    static boolean isAccepted(FieldKind kind, Value value) {
+    public static boolean isAccepted(FieldKind kind, Value value) {
         return Checks.problem(kind, value) == null;
     }
 

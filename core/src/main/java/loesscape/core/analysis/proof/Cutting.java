@@ -128,8 +128,14 @@ final class Cutting {
         }
         for (Field field : template.fields()) {
             Line line = Line.of(field.kind());
-            if (line.lowest() != null || line.highest() != null) {
-                fixed.add(field.key());
+            for (BigDecimal limit : new BigDecimal[] {line.lowest(), line.highest()}) {
+                if (limit != null) {
+                    fixed.add(field.key());
+                    if (isWorkedOut(field)) {
+                        // What a formula gives may lie beyond it, and is refused there.
+                        edges(field.key()).add(limit);
+                    }
+                }
             }
         }
     }

@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
 import loesscape.core.evaluation.ClauseMeaning;
+import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
@@ -25,6 +26,7 @@ import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
+import loesscape.core.wording.Limits;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -273,6 +275,26 @@ final class Encoding {
                         List.of(formula, what),
                         symbols.sources(formula),
                         symbols.sharedIn(new Condition.Written(formula))));
+    }
+
+    /** Whether what is worked out for a field is beyond its limits; what is typed never is, or it would not be accepted. */
+    int isBeyondLimits(Field field) {
+        if (!(field.value() instanceof FieldValue.WorkedOut(var formula, var ignored))) {
+            return Gates.FALSE;
+        }
+        if (field.kind() instanceof FieldKind.Textual) {
+            return Limits.words(field.kind()).isEmpty()
+                    ? Gates.FALSE
+                    : variables.unknown(
+                            new OutOfReach.WorkedOut(field.key()),
+                            basis.of(
+                                    List.of(formula, field.kind()),
+                                    symbols.sources(formula),
+                                    symbols.sharedIn(new Condition.Written(formula))));
+        }
+        return field.kind().isNumeric() || field.kind().isDay() || field.kind() instanceof FieldKind.Time
+                ? counts(field, value -> !Reading.isAccepted(field.kind(), value))
+                : Gates.FALSE;
     }
 
     /**

@@ -201,11 +201,12 @@ final class StateGates {
         return gates.or(any);
     }
 
-    /** Whether a check refuses the answer to a field, or something else was paid than is due. */
+    /** Whether a check refuses the answer to a field, its limits what is worked out for it, or something else was paid than is due. */
     int refuses(Field field) {
         String within = symbols.rowsAround(field.key());
         List<Integer> any = new ArrayList<>();
         field.checks().forEach(check -> any.add(encoding.met(check.refusedWhen(), within)));
+        any.add(encoding.isBeyondLimits(field));
         if (field.kind() instanceof FieldKind.Payment) {
             any.add(encoding.amount(field, "paid amiss"));
         }

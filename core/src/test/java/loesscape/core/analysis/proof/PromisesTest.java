@@ -2,6 +2,7 @@ package loesscape.core.analysis.proof;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,14 +15,19 @@ import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
+import loesscape.core.model.Bound;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Look;
 import loesscape.core.model.Node;
+import loesscape.core.model.Page;
 import loesscape.core.model.PromiseRule;
 import loesscape.core.model.Promised;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
+import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import org.junit.jupiter.api.Test;
 
@@ -60,6 +66,62 @@ class PromisesTest {
         });
         assertThat(told[0]).isGreaterThan(50);
         assertThat(told[1]).isGreaterThan(50);
+    }
+
+    /** What is worked out may lie beyond the limits of its field, which keeps the document from being finished. */
+    @Test
+    void aPromiseIsNeverWronglyKeptWhereSomethingIsWorkedOut() {
+        int[] told = new int[3];
+        Cases.check("promises of what is worked out, all fillings gone through", 100, (random, size) -> {
+            SmallTemplates.Small small = SmallTemplates.withRoles(random);
+            CompiledTemplate compiled = CompiledTemplate.compile(withWorkedOut(random, small.template()));
+            List<PromiseRule> rules = new ArrayList<>();
+            for (int i = 0; i < 6; i++) {
+                rules.add(rule(random, compiled));
+            }
+            rules.add(new PromiseRule(new Condition.Always(), new Promised.CanFinish(true)));
+            List<Standing> broken = broken(rules, compiled, small.all());
+            EveryFilling every = EveryFilling.of(compiled, SmallTemplates.TODAY);
+            for (int i = 0; i < rules.size(); i++) {
+                switch (PromiseVerdict.of(rules.get(i), every)) {
+                    case PromiseVerdict.Kept ignored -> {
+                        assertThat(broken.get(i))
+                                .as("%s of %s", rules.get(i), compiled.template())
+                                .isNull();
+                        told[0]++;
+                    }
+                    case PromiseVerdict.Broken(var example) -> {
+                        Standing standing = compiled.standing(new Answers(example.answers()), example.context());
+                        assertThat(isBroken(rules.get(i), compiled, standing)).isTrue();
+                        told[1]++;
+                    }
+                    case PromiseVerdict.Open ignored -> told[2]++;
+                }
+            }
+        });
+        assertThat(told).doesNotContain(0);
+    }
+
+    private static Template withWorkedOut(RandomGenerator random, Template template) {
+        FieldKind kind = random.nextInt(4) == 0
+                ? new FieldKind.Text("", 1 + random.nextInt(3))
+                : new FieldKind.Number(
+                        0,
+                        "",
+                        random.nextBoolean() ? new Bound(BigDecimal.ONE, random.nextBoolean()) : null,
+                        random.nextBoolean() ? new Bound(BigDecimal.TWO, random.nextBoolean()) : null);
+        String formula = template.fields().stream()
+                .filter(field -> field.kind() instanceof FieldKind.Number)
+                .map(field -> field.key() + " * 2")
+                .findFirst()
+                .orElse("1 + " + random.nextInt(3));
+        Field worked = Field.of("w", "W", kind)
+                .withValue(new FieldValue.WorkedOut(
+                        kind instanceof FieldKind.Text ? "string(" + formula + ")" : formula, false));
+        Page page = template.pages().getFirst();
+        List<Section> sections = new ArrayList<>(page.sections());
+        sections.add(Section.of("s2", "Worked out", List.of(worked)));
+        return template.withPages(List.of(page.withSections(sections)));
     }
 
     /** For each promise some filling that breaks it; null where none does. */
