@@ -17,12 +17,14 @@ import loesscape.core.editing.Edit;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Band;
 import loesscape.core.model.Check;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
+import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Offer;
@@ -71,6 +73,8 @@ public final class LogicFindings {
         findings.lookAround();
         TextFindings.references(every.compiled().prepared()).forEach(findings::reference);
         findings.found.addAll(AlternativeFindings.of(every));
+        findings.found.addAll(WorkedOutFindings.of(every));
+        findings.found.addAll(ObstacleFindings.of(every));
         findings.sameMeaning();
         return Acceptance.marked(every.compiled().prepared(), findings.found);
     }
@@ -104,6 +108,44 @@ public final class LogicFindings {
         }
         if (node instanceof Field field && !neverShown.contains(field.key())) {
             field(field);
+        }
+        if (node instanceof Indicator indicator && !neverShown.contains(indicator.key())) {
+            indicator(indicator);
+        }
+    }
+
+    /** Choices for which an indicator shows nothing, though it does for others. Its bands leave no gap. */
+    private void indicator(Indicator indicator) {
+        Field followed = symbols.field(indicator.follows());
+        if (followed == null || indicator.choices().isEmpty()) {
+            return;
+        }
+        String within = symbols.rowsAround(indicator.key());
+        List<String> without = new ArrayList<>();
+        Example first = null;
+        for (Choice choice : followed.kind().offered()) {
+            if (indicator.sign(choice.id()).isPresent()) {
+                continue;
+            }
+            Clause alone = followed.kind() instanceof FieldKind.SeveralChoices
+                    ? new Clause.SetClause(
+                            followed.key(), Clause.SetClause.SetTest.IS_EXACTLY, List.of(choice.id()), null)
+                    : new Clause.ChoiceClause(
+                            followed.key(), Clause.ChoiceClause.ChoiceTest.IS, List.of(choice.id()), null);
+            Example example =
+                    example(List.of(new Claim.Shows(indicator.key(), true), new Claim.Meets(alone, within, true)));
+            if (example != null) {
+                without.add("“%s”".formatted(choice.label()));
+                first = first == null ? example : first;
+            }
+        }
+        if (first != null) {
+            found.add(new Finding(
+                    indicator.key(),
+                    "Where “%s” is %s, nothing is shown here; say what is, or when the whole is folded."
+                            .formatted(followed.name(), String.join(" or ", without)),
+                    first,
+                    List.of()));
         }
     }
 
@@ -224,13 +266,23 @@ public final class LogicFindings {
                     new Clause.ChoiceClause(parent.key(), Clause.ChoiceClause.ChoiceTest.IS, List.of(answer), null),
                     within,
                     true);
-            Example example = example(List.of(new Claim.Shows(field.key(), true), given));
+            Claim shown = new Claim.Shows(field.key(), true);
+            Example example = example(List.of(shown, given));
+            Example asked = field.required() == null
+                    ? null
+                    : example(List.of(
+                            shown, given, new Claim.Meets(Objects.requireNonNull(field.required()), within, true)));
             if (example != null) {
                 found.add(new Finding(
                         field.key(),
-                        "There is nothing to choose from where “%s” is %s."
-                                .formatted(parent.name(), Display.choice(parent.kind(), answer)),
-                        example,
+                        "There is nothing to choose from where “%s” is %s%s."
+                                .formatted(
+                                        parent.name(),
+                                        Display.choice(parent.kind(), answer),
+                                        asked == null
+                                                ? ""
+                                                : ", although an answer is required there; it is not asked for then"),
+                        asked == null ? example : asked,
                         List.of()));
             }
         }

@@ -1,6 +1,7 @@
 package loesscape.core.analysis;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -20,7 +21,10 @@ import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
+import loesscape.core.model.Folding;
+import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
 import loesscape.core.model.Offer;
@@ -28,6 +32,7 @@ import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
 import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
+import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import loesscape.core.testing.RandomTemplates;
@@ -311,6 +316,206 @@ class LogicFindingsTest {
         Page page = template.pages().getFirst();
         assertThat(findings(template.withPages(List.of(page.withShown(new Condition.Never())))))
                 .isEmpty();
+    }
+
+    private static Field number(String key) {
+        return Field.of(key, key, new FieldKind.Number(0, "", null, null));
+    }
+
+    private static Field workedOut(String formula, FieldKind kind) {
+        return Field.of("sum", "Sum", kind).withValue(new FieldValue.WorkedOut(formula, false));
+    }
+
+    @Test
+    void anAnswerThatNobodyAsksForAndAFormulaNeedsIsFound() {
+        FieldKind plain = new FieldKind.Number(0, "", null, null);
+        Condition always = new Condition.Always();
+        List<Finding> found = findings(
+                template(number("fee").withRequired(always), number("extra"), workedOut("fee + extra", plain)));
+        assertThat(found)
+                .extracting(Finding::key, Finding::message)
+                .containsExactly(
+                        tuple(
+                                "sum",
+                                "Nothing is worked out while “extra” is blank, and nobody need answer there; require it, or say in the formula what comes of a blank."));
+        assertThat(java.util.Objects.requireNonNull(found.getFirst().example()).answers())
+                .containsKey("fee")
+                .doesNotContainEntry("fee", "");
+        // Where blanks count as nothing, where it is asked for, and where it is the only source, all is well.
+        assertThat(found(number("fee").withRequired(always), number("extra"), workedOut("total([fee, extra])", plain)))
+                .isEmpty();
+        assertThat(found(
+                        number("fee").withRequired(always),
+                        number("extra").withRequired(always),
+                        workedOut("fee + extra", plain)))
+                .isEmpty();
+        assertThat(found(number("fee"), workedOut("fee * 2", plain))).isEmpty();
+        // What only some formulas leave blank in a list is found by trying an answer there.
+        assertThat(found(number("fee").withRequired(always), number("extra"), workedOut("sum([fee, extra])", plain)))
+                .singleElement()
+                .asString()
+                .startsWith("Nothing is worked out while “extra” is blank");
+    }
+
+    @Test
+    void aFormulaThatGivesNothingForAnswersIsFound() {
+        Condition always = new Condition.Always();
+        List<Finding> found = findings(template(
+                number("fee").withRequired(always),
+                number("pieces").withRequired(always),
+                workedOut("fee / pieces", new FieldKind.Number(2, "", null, null))));
+        assertThat(found)
+                .extracting(Finding::message)
+                .containsExactly(
+                        "For some answers nothing is worked out, although all that it is worked out of is answered. “fee / pieces” gives nothing.");
+        assertThat(java.util.Objects.requireNonNull(found.getFirst().example()).answers())
+                .containsEntry("pieces", "0");
+        Field some = Field.of("pieces", "pieces", new FieldKind.Number(0, "", new Bound(BigDecimal.ONE, true), null))
+                .withRequired(always);
+        assertThat(found(
+                        number("fee").withRequired(always),
+                        some,
+                        workedOut("fee / pieces", new FieldKind.Number(2, "", null, null))))
+                .isEmpty();
+        // What says itself that it gives nothing is meant.
+        assertThat(found(
+                        number("fee").withRequired(always),
+                        number("pieces").withRequired(always),
+                        workedOut(
+                                "if pieces = 0 then null else fee / pieces", new FieldKind.Number(2, "", null, null))))
+                .isEmpty();
+    }
+
+    @Test
+    void aValueWorkedOutThatItsFieldDoesNotTakeIsFound() {
+        Field depth = Field.of("depth", "Depth", TO_200);
+        List<Finding> found = findings(template(
+                depth,
+                workedOut(
+                        "depth * 3", new FieldKind.Number(0, "EUR", null, new Bound(BigDecimal.valueOf(500), true)))));
+        assertThat(found)
+                .extracting(Finding::message)
+                .containsExactly(
+                        "For some answers 600 EUR is worked out, which this field does not take (at most 500 EUR), so that the document cannot be finished.");
+        Finding beyond = found.getFirst();
+        Template template = template(
+                depth,
+                workedOut("depth * 3", new FieldKind.Number(0, "EUR", null, new Bound(BigDecimal.valueOf(500), true))));
+        var state = CompiledTemplate.compile(template)
+                .evaluate(new Answers(
+                        java.util.Objects.requireNonNull(beyond.example()).answers()));
+        assertThat(state.of("sum").problem()).isNotNull();
+        assertThat(found(
+                        depth,
+                        workedOut(
+                                "depth * 3",
+                                new FieldKind.Number(0, "EUR", null, new Bound(BigDecimal.valueOf(600), true)))))
+                .isEmpty();
+    }
+
+    @Test
+    void anAnswerWithWhichNothingCanBeFinishedIsFound() {
+        Field agreed = Field.of("agreed", "Agreed", new FieldKind.YesNo()).withShown(use("house"));
+        Template plain = template(useField(), agreed);
+        FinishRule rule = new FinishRule(
+                new Clause.ChoiceClause("agreed", ChoiceTest.IS, List.of(FieldKind.YesNo.YES), null), "Agree first.");
+        Template template = new Template(
+                "T",
+                "",
+                plain.pages(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(rule),
+                PageSettings.PLAIN,
+                List.of(),
+                List.of());
+        List<Finding> found = findings(template);
+        assertThat(found)
+                .extracting(Finding::message)
+                .containsExactly(
+                        "Where “Use” is Field, the document can never be finished, whatever else is answered: “Agree first.”");
+        assertThat(java.util.Objects.requireNonNull(found.getFirst().example()).answers())
+                .containsEntry("use", "field");
+        // A no is what the rule itself is about.
+        Template always = new Template(
+                "T",
+                "",
+                template(useField(), agreed.withShown(null)).pages(),
+                List.of(),
+                List.of(),
+                List.of(),
+                List.of(rule),
+                PageSettings.PLAIN,
+                List.of(),
+                List.of());
+        assertThat(findings(always)).isEmpty();
+    }
+
+    @Test
+    void anAnswerAfterWhichNoneIsTakenIsFound() {
+        Condition always = new Condition.Always();
+        FieldKind tens = new FieldKind.Number(0, "m", new Bound(BigDecimal.TEN, true), null);
+        FieldKind any = new FieldKind.Number(0, "m", new Bound(BigDecimal.ZERO, true), null);
+        Check deeper = new Check(
+                new Clause.Comparison("screen", OrderTest.MORE, new Clause.Operand.FieldOperand("depth"), null),
+                "The screen is in the well.");
+        Field screen = Field.of("screen", "Screen", tens).withRequired(always).withChecks(List.of(deeper));
+        List<Finding> found = findings(template(Field.of("depth", "Depth", any), screen));
+        assertThat(found)
+                .extracting(Finding::key, Finding::message)
+                .containsExactly(
+                        tuple(
+                                "screen",
+                                "Where “Depth” is exactly 0 m or between 0 m and 10 m, an answer is required here and none is taken, so that the document cannot be finished."));
+        assertThat(found(Field.of("depth", "Depth", tens), screen)).isEmpty();
+        assertThat(found(Field.of("depth", "Depth", any), screen.withRequired(null)))
+                .isEmpty();
+    }
+
+    @Test
+    void aRequiredAnswerWithNothingToChooseFromSaysSo() {
+        FieldKind wells = FieldKind.OneChoice.of(List.of(Choice.of("dug", "Dug")))
+                .withOffer(new Offer("use", Map.of("house", List.of("dug"))));
+        assertThat(found(useField(), Field.of("well", "Well", wells).withRequired(new Condition.Always())))
+                .containsExactly(
+                        "There is nothing to choose from where “Use” is Field, although an answer is required there; it is not asked for then.");
+        assertThat(found(useField(), Field.of("well", "Well", wells).withRequired(use("house"))))
+                .contains("There is nothing to choose from where “Use” is Field.");
+    }
+
+    @Test
+    void anIndicatorThatShowsNothingForAChoiceIsFound() {
+        Indicator house = new Indicator(
+                "told",
+                "Told",
+                "use",
+                List.of(),
+                List.of(new Indicator.ChoiceSign("house", Sign.saying("For a house"))),
+                null,
+                null,
+                Folding.PLAIN);
+        List<Finding> found = findings(template(useField(), house));
+        assertThat(found)
+                .extracting(Finding::key, Finding::message)
+                .containsExactly(tuple(
+                        "told",
+                        "Where “Use” is “Field”, nothing is shown here; say what is, or when the whole is folded."));
+        Indicator both = new Indicator(
+                "told",
+                "Told",
+                "use",
+                List.of(),
+                List.of(
+                        new Indicator.ChoiceSign("house", Sign.saying("For a house")),
+                        new Indicator.ChoiceSign("field", Sign.saying("For a field"))),
+                null,
+                null,
+                Folding.PLAIN);
+        assertThat(found(useField(), both)).isEmpty();
+        Indicator folded =
+                new Indicator("told", "Told", "use", List.of(), house.choices(), null, use("house"), Folding.PLAIN);
+        assertThat(found(useField(), folded)).isEmpty();
     }
 
     @Test

@@ -58,6 +58,8 @@ final class Cutting {
                 fields.merge(each.key(), each, CommonAnswers::of);
             }
         }
+        // Once it is known what is compared with what.
+        versions.forEach(version -> limits(version.template()));
         SymbolTable symbols = versions.getFirst().symbols();
         ClauseMeaning meaning = new ClauseMeaning(symbols);
         fields.forEach((key, field) -> regions.put(
@@ -126,13 +128,16 @@ final class Cutting {
                 bands(indicator.follows(), indicator.bands());
             }
         }
+    }
+
+    private void limits(Template template) {
         for (Field field : template.fields()) {
             Line line = Line.of(field.kind());
             for (BigDecimal limit : new BigDecimal[] {line.lowest(), line.highest()}) {
                 if (limit != null) {
                     fixed.add(field.key());
-                    if (isWorkedOut(field)) {
-                        // What a formula gives may lie beyond it, and is refused there.
+                    if (isWorkedOut(field) || alike.containsKey(field.key()) || alike.containsValue(field.key())) {
+                        // What a formula gives, or another field it is compared with has, may lie beyond it.
                         edges(field.key()).add(limit);
                     }
                 }

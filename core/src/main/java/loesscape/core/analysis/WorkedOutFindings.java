@@ -1,0 +1,304 @@
+package loesscape.core.analysis;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import loesscape.core.analysis.proof.AnswerPiece;
+import loesscape.core.analysis.proof.Claim;
+import loesscape.core.analysis.proof.Decision;
+import loesscape.core.analysis.proof.EveryFilling;
+import loesscape.core.analysis.proof.Example;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.NodeState.FieldState;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.Standing;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Clause;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.SymbolTable;
+import loesscape.core.model.Value;
+import loesscape.core.wording.Display;
+import loesscape.core.wording.Limits;
+
+/**
+ * What formulas give, tried with the answers at which something changes: nothing, although all that is asked for is answered, or
+ * something that their field does not take. A formula is not reasoned about, so that not everything of this kind is found; what
+ * is found was evaluated. Formulas in rows, and of rows, are not tried.
+ */
+final class WorkedOutFindings {
+
+    /** How many sets of answers are tried for one formula, and for all of a template. */
+    private static final int MOST_EACH = 160;
+
+    private static final int MOST = 3_000;
+
+    /** What is said of a formula that says itself that it gives nothing. */
+    private static final String AS_WRITTEN = "It gives nothing, as is written there.";
+
+    private static final BigDecimal LARGE = BigDecimal.valueOf(1_000_000);
+
+    private final EveryFilling every;
+    private final SymbolTable symbols;
+    private final List<Finding> found = new ArrayList<>();
+    private int tried;
+
+    private WorkedOutFindings(EveryFilling every) {
+        this.every = every;
+        this.symbols = every.compiled().symbols();
+    }
+
+    static List<Finding> of(EveryFilling every) {
+        WorkedOutFindings findings = new WorkedOutFindings(every);
+        for (Field field : every.compiled().template().fields()) {
+            if (field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
+                findings.look(field, formula);
+            }
+        }
+        return findings.found;
+    }
+
+    private void look(Field field, String formula) {
+        List<Field> sources = sources(formula);
+        if (sources.isEmpty() || symbols.rowsAround(field.key()) != null || !isAlone(sources)) {
+            return;
+        }
+        left(field, formula, sources);
+        given(field, formula, sources);
+    }
+
+    /** The fields that a formula names; none where it names rows, or something that is in rows. */
+    private List<Field> sources(String formula) {
+        List<Field> sources = new ArrayList<>();
+        for (String key : symbols.sources(formula)) {
+            Field source = symbols.field(key);
+            if (source == null || symbols.rowsAround(key) != null) {
+                return List.of();
+            }
+            sources.add(source);
+        }
+        return sources;
+    }
+
+    /** Whether all that is typed for a formula is typed outside of rows. */
+    private boolean isAlone(List<Field> sources) {
+        return sources.stream()
+                .allMatch(source -> !(source.value() instanceof FieldValue.WorkedOut(var formula, var ignored))
+                        || !sources(formula).isEmpty());
+    }
+
+    /** An answer that nobody asks for, without which nothing is worked out, although the others are there. */
+    private void left(Field field, String formula, List<Field> sources) {
+        List<String> names = new ArrayList<>();
+        Example first = null;
+        for (Field source : sources) {
+            if (sources.size() < 2 || !source.isTyped()) {
+                // That nothing comes of nothing is no surprise.
+                continue;
+            }
+            List<Claim> claims = new ArrayList<>();
+            claims.add(new Claim.Shows(field.key(), true));
+            claims.add(new Claim.InTurn(source.key()));
+            claims.add(new Claim.Meets(new Clause.IsBlank(source.key()), null, true));
+            claims.add(new Claim.Is(source.key(), Aspect.REQUIRED, false));
+            answered(sources.stream().filter(other -> !other.equals(source)).toList(), claims);
+            if (claims.size() > 4
+                    && every.decide(claims) instanceof Decision.Possible(var example)
+                    && isLeft(field, formula, source, example)) {
+                names.add("“%s”".formatted(source.name()));
+                first = first == null ? example : first;
+            }
+        }
+        if (first != null) {
+            found.add(new Finding(
+                    field.key(),
+                    "Nothing is worked out while %s is blank, and nobody need answer there; require it, or say in the formula what comes of a blank."
+                            .formatted(String.join(" or ", names)),
+                    first,
+                    List.of()));
+        }
+    }
+
+    /** Asks for answers as far as they can all be given. */
+    private void answered(List<Field> sources, List<Claim> claims) {
+        for (Field source : sources) {
+            claims.add(new Claim.Meets(new Clause.Answered(source.key()), null, true));
+            if (every.isImpossible(claims)) {
+                claims.removeLast();
+            }
+        }
+    }
+
+    /** Whether it is this answer that nothing is worked out for want of. */
+    private boolean isLeft(Field field, String formula, Field source, Example example) {
+        Standing standing = standing(example);
+        if (!counting(field, standing).isBlank()) {
+            return false;
+        }
+        if (Objects.equals(standing.blankPart(formula, null, ""), "“%s” is blank.".formatted(source.key()))) {
+            return true;
+        }
+        // With an answer there, something would come of the same.
+        return candidates(source).stream()
+                .anyMatch(typed ->
+                        !counting(field, standing(with(example, source, typed))).isBlank());
+    }
+
+    /** What comes of answers at which something changes, all of them given. */
+    private void given(Field field, String formula, List<Field> sources) {
+        List<Claim> claims = new ArrayList<>();
+        claims.add(new Claim.Shows(field.key(), true));
+        answered(sources, claims);
+        if (!(every.decide(claims) instanceof Decision.Possible(var base))) {
+            return;
+        }
+        boolean isBlankTold = false;
+        boolean isBeyondTold = false;
+        for (Example example : varied(base, typed(sources))) {
+            if (tried++ > MOST || (isBlankTold && isBeyondTold)) {
+                return;
+            }
+            Standing standing = standing(example);
+            if (!(standing.state().of(field.key()) instanceof FieldState state)
+                    || !state.shown()
+                    || state.overtyped()) {
+                continue;
+            }
+            if (state.value().isBlank()) {
+                String because = standing.blankPart(formula, null, "");
+                if (!isBlankTold && areAnswered(sources, standing) && !AS_WRITTEN.equals(because)) {
+                    isBlankTold = true;
+                    found.add(new Finding(
+                            field.key(),
+                            "For some answers nothing is worked out, although all that it is worked out of is answered. %s"
+                                    .formatted(because == null ? "The field does not take what it gives." : because),
+                            example,
+                            List.of()));
+                }
+            } else if (!isBeyondTold && !Reading.isAccepted(field.kind(), state.value())) {
+                isBeyondTold = true;
+                found.add(new Finding(
+                        field.key(),
+                        "For some answers %s is worked out, which this field does not take (%s), so that the document cannot be finished."
+                                .formatted(Display.of(field.kind(), state.value()), Limits.words(field.kind())),
+                        example,
+                        List.of()));
+            }
+        }
+    }
+
+    private static boolean areAnswered(List<Field> sources, Standing standing) {
+        return sources.stream()
+                .allMatch(source -> standing.state().of(source.key()) instanceof FieldState state
+                        && state.problem() == null
+                        && !state.value().isBlank());
+    }
+
+    private Standing standing(Example example) {
+        return every.compiled().standing(new Answers(example.answers()), example.context());
+    }
+
+    private static Value counting(Field field, Standing standing) {
+        return standing.counting(field.key(), "");
+    }
+
+    private static Example with(Example example, Field field, String typed) {
+        Map<String, String> answers = new TreeMap<>(example.answers());
+        answers.put(field.key(), typed);
+        return new Example(answers, example.context());
+    }
+
+    /** The fields that are typed of which some are worked out, through others that are. */
+    private List<Field> typed(List<Field> sources) {
+        Map<String, Field> typed = new LinkedHashMap<>();
+        Set<String> seen = new LinkedHashSet<>();
+        List<Field> open = new ArrayList<>(sources);
+        while (!open.isEmpty()) {
+            Field next = open.removeFirst();
+            if (!seen.add(next.key())) {
+                continue;
+            }
+            if (next.isTyped()) {
+                typed.put(next.key(), next);
+            }
+            if (next.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
+                open.addAll(sources(formula));
+            }
+        }
+        return List.copyOf(typed.values());
+    }
+
+    /** The example with other answers in some of its fields: in all ways where these are few, else one and all at a time. */
+    private List<Example> varied(Example base, List<Field> fields) {
+        List<List<String>> candidates = fields.stream().map(this::candidates).toList();
+        long ways = 1;
+        for (List<String> each : candidates) {
+            ways = Math.min(MOST_EACH + 1L, ways * Math.max(1, each.size()));
+        }
+        List<Example> all = new ArrayList<>(List.of(base));
+        if (ways <= MOST_EACH) {
+            for (int i = 0; i < fields.size(); i++) {
+                List<Example> more = new ArrayList<>();
+                for (Example example : all) {
+                    for (String typed : candidates.get(i)) {
+                        more.add(with(example, fields.get(i), typed));
+                    }
+                }
+                all = more.isEmpty() ? all : more;
+            }
+            return all;
+        }
+        for (int i = 0; i < fields.size(); i++) {
+            for (String typed : candidates.get(i)) {
+                all.add(with(base, fields.get(i), typed));
+            }
+        }
+        for (boolean isLast : new boolean[] {false, true}) {
+            Example corner = base;
+            for (int i = 0; i < fields.size(); i++) {
+                List<String> each = candidates.get(i);
+                if (!each.isEmpty()) {
+                    corner = with(corner, fields.get(i), isLast ? each.getLast() : each.getFirst());
+                }
+            }
+            all.add(corner);
+        }
+        return all.subList(0, Math.min(all.size(), MOST_EACH));
+    }
+
+    /** Answers to a field at which something changes, the lowest first where they have an order. */
+    private List<String> candidates(Field field) {
+        Set<String> typed = new LinkedHashSet<>();
+        for (AnswerPiece piece : every.pieces(field)) {
+            if (piece.isAnswered()) {
+                typed.addAll(piece.others());
+                typed.add(piece.typed());
+            }
+        }
+        if (!field.kind().isNumeric()) {
+            return List.copyOf(typed);
+        }
+        for (BigDecimal far : List.of(BigDecimal.ZERO, LARGE, LARGE.negate())) {
+            if (isTaken(field.kind(), far)) {
+                typed.add(far.toPlainString());
+            }
+        }
+        return typed.stream()
+                .map(BigDecimal::new)
+                .distinct()
+                .sorted()
+                .map(BigDecimal::toPlainString)
+                .toList();
+    }
+
+    private static boolean isTaken(FieldKind kind, BigDecimal number) {
+        return Reading.isAccepted(kind, new Value.Number(number));
+    }
+}
