@@ -94,6 +94,7 @@ export function actions(copy: WorkingCopy, view: ViewActions): Action[] {
       work: () => copy.tryTrial(name),
     })),
     { label: "Clear the answers tried out", works: true, work: () => copy.clearAnswers() },
+    { label: "The answers tried out before", works: copy.hasTriedBefore, work: () => copy.tryBefore() },
     {
       label: "Select nothing",
       name: "selectNothing",

@@ -132,6 +132,24 @@ test("where there is nothing to take back, nothing is asked", async () => {
   expect(all).toEqual([]);
 });
 
+test("answers that others took the place of can be had back, and those that did as well", async () => {
+  serverThat(() => ({ body: change() }));
+  copy.answers = { depth: "12", note: "" };
+  expect(copy.hasTriedBefore).toBe(false);
+  await copy.clearAnswers();
+  expect(copy.hasTriedBefore).toBe(true);
+  const later = new WorkingCopy("t");
+  later.answers = {};
+  await later.tryBefore();
+  expect(later.answers, "from another view too").toEqual({ depth: "12" });
+  expect(later.hasTriedBefore, "nothing was there to be kept").toBe(false);
+  await later.tryExample({ answers: { depth: "30" }, context: { today: "", stage: "filling", role: "" } });
+  await later.tryBefore();
+  expect(later.answers).toEqual({ depth: "12" });
+  await later.tryBefore();
+  expect(later.answers).toEqual({ depth: "30" });
+});
+
 test("a finding that is accepted is quiet at once, and told again where it is taken back", async () => {
   const found = { key: "", message: "Two say it.", blocks: false, example: null, mends: [], accepted: "" };
   const all = serverThat(({ path }) => ({

@@ -46,6 +46,9 @@ class Failed {
   readonly decided = new Promise<boolean>((resolve) => (this.decide = resolve));
 }
 
+/** The answers tried out that others took the place of, by template: from whichever view that was done. */
+const triedBefore = new SvelteMap<string, { answers: Record<string, string>; stage: Stage; role: string }>();
+
 /** The working copy of a template in the Draft view. Edits and answers are sent one after the other, as they were made. */
 export class WorkingCopy {
   nodes = new SvelteMap<string, NodeView>();
@@ -452,6 +455,7 @@ export class WorkingCopy {
 
   /** Types the answers of a trial in place of what is typed. */
   tryTrial(name: string): Promise<unknown> {
+    this.rememberTried();
     return this.ask(async () => {
       await request("POST", `${this.base}/trial`, { name });
       await this.open();
@@ -459,8 +463,29 @@ export class WorkingCopy {
   }
 
   clearAnswers(): Promise<unknown> {
+    this.rememberTried();
     this.answers = {};
     return this.ask(async () => this.take(await request("DELETE", `${this.base}/answers`)));
+  }
+
+  /** Whether there were other answers before, which can be had back. */
+  get hasTriedBefore(): boolean {
+    return triedBefore.has(this.template);
+  }
+
+  /** Types the answers again that others took the place of; these can be had back likewise. */
+  async tryBefore(): Promise<void> {
+    const before = triedBefore.get(this.template);
+    if (!before) return;
+    triedBefore.delete(this.template);
+    const { answers, stage, role } = before;
+    await this.tryExample({ answers, context: { today: "", stage, role } });
+  }
+
+  private rememberTried(): void {
+    const answers = Object.fromEntries(Object.entries(this.answers).filter(([, typed]) => typed));
+    if (Object.keys(answers).length)
+      triedBefore.set(this.template, { answers, stage: this.stage, role: this.role });
   }
 
   private ask<T>(work: () => Promise<T>, edit: () => Edit | null = () => null): Promise<T | null> {

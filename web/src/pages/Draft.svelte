@@ -146,6 +146,14 @@
       <span class="soft">{answered} {answered === 1 ? "answer" : "answers"} tried out</span>
       <Button look="quiet" size="low" onclick={() => copy.clearAnswers()}>Clear them</Button>
     {/if}
+    {#if copy.hasTriedBefore}
+      <Button
+        look="quiet"
+        size="low"
+        title="Type the answers again that were tried out before"
+        onclick={() => copy.tryBefore()}>Those before</Button
+      >
+    {/if}
     <span class="soft ml-auto whitespace-nowrap" role="status"
       >{copy.release ? `after release ${copy.release}` : "never released"}{copy.changed
         ? ` · kept ${time(copy.changed)}`

@@ -55,6 +55,13 @@ class FindingsJourneyTest {
         assertThat(author.locator("#i-lime_advised")).containsText("folded");
         assertThat(author.locator("#i-reaction_class")).containsText("folded");
 
+        // What stood there before is not lost.
+        Locator ph = author.getByRole(AriaRole.TEXTBOX, starting("pH in water")).first();
+        author.getByRole(AriaRole.BUTTON, named("Those before")).click();
+        assertThat(ph).hasValue("5.2");
+        author.getByRole(AriaRole.BUTTON, named("Those before")).click();
+        assertThat(ph).hasValue("5.6");
+
         card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Show “Reaction class” there too"))
                 .click();
         assertThat(author.locator("#i-reaction_class")).not().containsText("folded");
