@@ -3,10 +3,8 @@ package loesscape.core.analysis.proof;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -20,7 +18,10 @@ final class Question {
     private final AnswerVariables variables;
     private final Gates gates;
     private final Solver solver;
-    private final Map<Integer, Integer> numbers = new HashMap<>();
+    /** By gate: what the solver calls it, from 1; 0 for what is not reached. */
+    private final int[] numbers;
+
+    private final List<Integer> reached = new ArrayList<>();
     private final Set<AnswerVariables.Group> groups = new LinkedHashSet<>();
     private final Set<Integer> usual = new LinkedHashSet<>();
     private final Set<OutOfReach> outOfReach = new LinkedHashSet<>();
@@ -30,6 +31,7 @@ final class Question {
         this.variables = variables;
         this.gates = variables.gates();
         this.solver = solvers.get();
+        this.numbers = new int[gates.count()];
         this.isImpossible = asked == Gates.FALSE;
         if (!isImpossible && asked != Gates.TRUE) {
             solver.clause(literal(asked));
@@ -93,7 +95,7 @@ final class Question {
 
         /** Whether the question reaches a variable. */
         boolean reaches(int variable) {
-            return numbers.containsKey(variable);
+            return isReached(variable);
         }
 
         /** Whether a variable that is reached holds. */
@@ -103,7 +105,7 @@ final class Question {
 
         /** Asks for something else from now on. */
         void ruleOut() {
-            int[] other = numbers.keySet().stream()
+            int[] other = reached.stream()
                     .filter(each -> gates.parts(each).length == 0)
                     .mapToInt(each -> holds(each) ? -number(each) : number(each))
                     .toArray();
@@ -112,7 +114,12 @@ final class Question {
     }
 
     private int number(int gate) {
-        return java.util.Objects.requireNonNull(numbers.get(gate));
+        return numbers[gate];
+    }
+
+    /** What was made after the question is not reached by it. */
+    private boolean isReached(int gate) {
+        return gate < numbers.length && numbers[gate] != 0;
     }
 
     /** The literal of a gate, with everything that it rests on. */
@@ -144,8 +151,9 @@ final class Question {
     }
 
     private void reach(int gate, Deque<Integer> open) {
-        if (!numbers.containsKey(gate)) {
-            numbers.put(gate, solver.variable(variables.isUsual(gate)));
+        if (!isReached(gate)) {
+            numbers[gate] = solver.variable(variables.isUsual(gate));
+            reached.add(gate);
             open.push(gate);
             if (variables.isUsual(gate)) {
                 usual.add(gate);

@@ -1,9 +1,9 @@
 package loesscape.core.analysis.proof;
 
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
-import java.util.stream.IntStream;
 
 /**
  * Some fillings, with what every gate is in each of them: most things that can be so are so in one of these, and need not be
@@ -23,6 +23,9 @@ final class Samples {
             RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
     private long[][] values = new long[0][];
     private final long[] accepted = new long[WORDS];
+    /** The variables that hold where nothing is asked of them: of several, the first does. */
+    private final BitSet firsts = new BitSet();
+
     private int known;
     private int learned;
 
@@ -42,15 +45,19 @@ final class Samples {
         for (int gate = Gates.TRUE + 1; gate < known; gate++) {
             int[] parts = gates.parts(gate);
             boolean holds = parts.length == 0
-                    ? model.reaches(gate) ? model.holds(gate) : isFirst(gate)
-                    : IntStream.of(parts).allMatch(part -> (value(part, word) & bit) != 0);
+                    ? model.reaches(gate) ? model.holds(gate) : firsts.get(gate)
+                    : areAll(parts, word, bit);
             values[gate][word] = holds ? values[gate][word] | bit : values[gate][word] & ~bit;
         }
     }
 
-    /** Whether a variable holds where nothing is asked of it: of several, the first does. */
-    private boolean isFirst(int variable) {
-        return variables.group(variable) instanceof AnswerVariables.Group(var members) && members[0] == variable;
+    private boolean areAll(int[] parts, int word, long bit) {
+        for (int part : parts) {
+            if ((value(part, word) & bit) == 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Whether a gate holds in one of them. Where it does not, it may still hold in others. */
@@ -119,6 +126,7 @@ final class Samples {
             }
         }
         Arrays.fill(values[members[0]], DRAWN, WORDS, -1);
+        firsts.set(members[0]);
         for (int word = 0; word < DRAWN; word++) {
             for (int bit = 0; bit < Long.SIZE; bit++) {
                 values[members[random.nextInt(members.length)]][word] |= 1L << bit;
