@@ -473,6 +473,41 @@ class LogicFindingsTest {
                 .isEmpty();
     }
 
+    /** A range whose sides are other answers is looked through, too. */
+    @Test
+    void aRangeBetweenTwoAnswersThatCannotBeIsFound() {
+        Condition inside = new Clause.Between(
+                "depth",
+                false,
+                new Clause.Operand.FieldOperand("top"),
+                true,
+                new Clause.Operand.FieldOperand("bottom"),
+                true,
+                null);
+        Item top = Field.of("top", "Top", new FieldKind.Number(0, "m", new Bound(BigDecimal.valueOf(30), true), null));
+        Item bottom = Field.of("bottom", "Bottom", METRES);
+        assertThat(found(
+                        depthField(),
+                        top,
+                        bottom,
+                        text("screen", new Condition.All(List.of(inside, depth(OrderTest.LESS, "30"))))))
+                .containsExactly("The condition for “shown” can never be met, whatever is answered.");
+        assertThat(found(
+                        depthField(),
+                        top,
+                        bottom,
+                        text("screen", new Condition.All(List.of(inside, depth(OrderTest.AT_MOST, "30"))))))
+                .isEmpty();
+        // Where it is in the range, all three are answered.
+        assertThat(found(
+                        depthField(),
+                        top,
+                        bottom,
+                        text("screen", new Condition.All(List.of(inside, new Clause.Answered("bottom"))))))
+                .containsExactly(
+                        "In the condition for “shown”, “Bottom is answered” never matters: the same is met without it.");
+    }
+
     @Test
     void aRequiredAnswerWithNothingToChooseFromSaysSo() {
         FieldKind wells = FieldKind.OneChoice.of(List.of(Choice.of("dug", "Dug")))

@@ -13,6 +13,7 @@ import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -219,7 +220,7 @@ final class Encoding {
         return gates.or(any);
     }
 
-    private static boolean holds(Clause.Comparison.OrderTest test, int left, int right) {
+    private static boolean holds(OrderTest test, int left, int right) {
         int order = Integer.compare(left, right);
         return switch (test) {
             case EQUAL -> order == 0;
@@ -476,11 +477,33 @@ final class Encoding {
         return fixed == null ? unknown(it, within) : fixed(field, it, List.of(fixed), within);
     }
 
-    /** A range whose sides are not both known is out of reach. */
+    /** A range whose sides are neither known nor the answers of other fields is out of reach. */
     private int between(Field field, Clause.Between it, @Nullable String within) {
         Value from = fixed(field, it.from());
         Value to = fixed(field, it.to());
-        return from == null || to == null ? unknown(it, within) : fixed(field, it, List.of(from, to), within);
+        if (from != null && to != null) {
+            return fixed(field, it, List.of(from, to), within);
+        }
+        if ((from == null && !(it.from() instanceof Operand.FieldOperand))
+                || (to == null && !(it.to() instanceof Operand.FieldOperand))) {
+            return unknown(it, within);
+        }
+        // Outside, an edge that is “in” belongs to what lies outside.
+        OrderTest above = it.fromIncluded() != it.outside() ? OrderTest.AT_LEAST : OrderTest.MORE;
+        OrderTest below = it.toIncluded() != it.outside() ? OrderTest.AT_MOST : OrderTest.LESS;
+        int inside = gates.and(
+                compared(field, new Clause.Comparison(field.key(), above, it.from(), null), it.from(), within),
+                compared(field, new Clause.Comparison(field.key(), below, it.to(), null), it.to(), within));
+        int blank = gates.or(isBlank(it.from()), isBlank(it.to()));
+        return gates.or(
+                gates.and(-blank, it.outside() ? -inside : inside),
+                gates.and(blank, it.metWhenBlank() ? Gates.TRUE : Gates.FALSE));
+    }
+
+    private int isBlank(Operand side) {
+        return side instanceof Operand.FieldOperand(var other)
+                ? -answered(Objects.requireNonNull(symbols.field(other), other))
+                : Gates.FALSE;
     }
 
     /** The other side where it is the same whatever is answered, and on whichever day; null where it is not. */

@@ -274,6 +274,21 @@ public final class SmallTemplates {
                 List<Field> others = before.stream()
                         .filter(other -> other.kind() instanceof FieldKind.Number && !other.equals(field))
                         .toList();
+                if (!others.isEmpty() && !isReachable && random.nextInt(4) == 0) {
+                    Operand other = new Operand.FieldOperand(pick(others).key());
+                    Operand side = random.nextBoolean()
+                            ? number("2")
+                            : new Operand.FieldOperand(pick(others).key());
+                    boolean isTurned = random.nextBoolean();
+                    yield new Clause.Between(
+                            field.key(),
+                            random.nextInt(3) == 0,
+                            isTurned ? side : other,
+                            random.nextBoolean(),
+                            isTurned ? other : side,
+                            random.nextBoolean(),
+                            rule);
+                }
                 if (!others.isEmpty() && !isReachable && random.nextInt(3) == 0) {
                     yield new Clause.Comparison(
                             field.key(),
