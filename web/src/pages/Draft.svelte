@@ -151,7 +151,7 @@
         look="quiet"
         size="low"
         title="Type the answers again that were tried out before"
-        onclick={() => copy.tryBefore()}>Those before</Button
+        onclick={() => copy.tryBefore()}>Answers before</Button
       >
     {/if}
     <span class="soft ml-auto whitespace-nowrap" role="status"

@@ -57,9 +57,9 @@ class FindingsJourneyTest {
 
         // What stood there before is not lost.
         Locator ph = author.getByRole(AriaRole.TEXTBOX, starting("pH in water")).first();
-        author.getByRole(AriaRole.BUTTON, named("Those before")).click();
+        author.getByRole(AriaRole.BUTTON, named("Answers before")).click();
         assertThat(ph).hasValue("5.2");
-        author.getByRole(AriaRole.BUTTON, named("Those before")).click();
+        author.getByRole(AriaRole.BUTTON, named("Answers before")).click();
         assertThat(ph).hasValue("5.6");
 
         card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Show “Reaction class” there too"))
