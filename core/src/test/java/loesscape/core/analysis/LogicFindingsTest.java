@@ -508,6 +508,39 @@ class LogicFindingsTest {
                         "In the condition for “shown”, “Bottom is answered” never matters: the same is met without it.");
     }
 
+    /** A score over a few answers is gone through, so that its conditions are looked through like any others. */
+    @Test
+    void aScoreThatNoAnswersReachIsFound() {
+        Field peat = Field.of("peat", "Peat", new FieldKind.YesNo());
+        Field dike = Field.of("dike", "Dike", new FieldKind.YesNo());
+        Field grade = Field.of("grade", "Grade", new FieldKind.Rating(3));
+        Field score = Field.of("score", "Score", new FieldKind.Number(0, "", null, null))
+                .withValue(new FieldValue.WorkedOut(
+                        "(if peat = true then 4 else 0) + (if dike = true then 2 else 0) + total([grade])", false));
+        assertThat(found(peat, dike, grade, score, text("board", score(OrderTest.MORE, "9"))))
+                .containsExactly("The condition for “shown” can never be met, whatever is answered.");
+        List<Finding> fine =
+                findings(template(peat, dike, grade, score, text("board", score(OrderTest.AT_LEAST, "9"))));
+        assertThat(fine).isEmpty();
+        assertThat(found(
+                        peat,
+                        dike,
+                        grade,
+                        score,
+                        text(
+                                "board",
+                                new Condition.Written(
+                                        "peat = true and dike = true and total([grade]) > 3 and score > 0"))))
+                .as("a formula that looks at what is worked out is over more than a few answers")
+                .isEmpty();
+        assertThat(found(peat, dike, text("board", new Condition.Written("peat = true and peat = false"))))
+                .containsExactly("The condition for “shown” can never be met, whatever is answered.");
+    }
+
+    private static Condition score(OrderTest test, String to) {
+        return new Clause.Comparison("score", test, new Clause.Operand.NumberOperand(new BigDecimal(to)), null);
+    }
+
     @Test
     void aRequiredAnswerWithNothingToChooseFromSaysSo() {
         FieldKind wells = FieldKind.OneChoice.of(List.of(Choice.of("dug", "Dug")))

@@ -25,6 +25,7 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Indicator;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SymbolTable;
@@ -60,6 +61,7 @@ final class Cutting {
         }
         // Once it is known what is compared with what.
         versions.forEach(version -> limits(version.template()));
+        versions.forEach(this::few);
         SymbolTable symbols = versions.getFirst().symbols();
         ClauseMeaning meaning = new ClauseMeaning(symbols);
         fields.forEach((key, field) -> regions.put(
@@ -139,6 +141,28 @@ final class Cutting {
                     if (isWorkedOut(field) || alike.containsKey(field.key()) || alike.containsValue(field.key())) {
                         // What a formula gives, or another field it is compared with has, may lie beyond it.
                         edges(field.key()).add(limit);
+                    }
+                }
+            }
+        }
+    }
+
+    /** Each answer to a field by itself, where a formula looks at it and it takes a handful. */
+    private void few(PreparedTemplate version) {
+        List<String> formulas = new ArrayList<>();
+        version.template().nodes().forEach(node -> formulas.addAll(Logic.formulas(node)));
+        for (Condition.Leaf leaf : TemplateConditions.leaves(version.template())) {
+            if (leaf instanceof Condition.Written(var formula)) {
+                formulas.add(formula);
+            }
+        }
+        for (String formula : formulas) {
+            for (String key : version.symbols().sources(formula)) {
+                Field field = version.symbols().field(key);
+                if (field != null && field.kind().isNumeric() && !isWorkedOut(field)) {
+                    List<BigDecimal> all = Line.of(field.kind()).few();
+                    if (!all.isEmpty()) {
+                        edges(key).addAll(all);
                     }
                 }
             }

@@ -51,6 +51,7 @@ final class Encoding {
     private final Map<String, int[]> counting = new HashMap<>();
     private final Map<String, AnswerVariables.Typed> typed = new HashMap<>();
     private final Basis basis;
+    private final FewAnswers fewAnswers;
 
     private record Asked(Condition condition, @Nullable String within) {}
 
@@ -60,6 +61,7 @@ final class Encoding {
         this.gates = variables.gates();
         this.meaning = new ClauseMeaning(symbols);
         this.basis = new Basis(prepared, this, variables);
+        this.fewAnswers = new FewAnswers(prepared, this, variables);
         for (Page page : prepared.template().pages()) {
             enter(page, "");
             page.sections().forEach(section -> enter(section, page.key()));
@@ -174,7 +176,10 @@ final class Encoding {
             case Condition.Any(var any) -> gates.or(met(any, within));
             case Condition.None(var none) -> -gates.or(met(none, within));
             case Condition.AtLeast(var count, var some) -> gates.atLeast(count, met(some, within));
-            case Condition.Written ignored -> unknown(condition, within);
+            case Condition.Written(var formula) -> {
+                Integer known = fewAnswers.met(formula);
+                yield known == null ? unknown(condition, within) : known;
+            }
             case Condition.StageIs(var wanted) -> variables.stage(wanted);
             case Condition.RoleIs(var wanted) -> variables.role(wanted);
             case Condition.Shared(var key) ->
@@ -248,16 +253,28 @@ final class Encoding {
         if (known != null) {
             return known;
         }
-        AnswerVariables.Typed own = field.value() instanceof FieldValue.WorkedOut(var formula, var overtyped)
-                ? variables.workedOut(
-                        field,
-                        basis.of(
-                                List.of(formula, overtyped),
-                                symbols.sources(formula),
-                                symbols.sharedIn(new Condition.Written(formula))))
-                : variables.typed(field);
+        AnswerVariables.Typed own =
+                field.value() instanceof FieldValue.WorkedOut it ? workedOut(field, it) : variables.typed(field);
         typed.put(field.key(), own);
         return own;
+    }
+
+    private AnswerVariables.Typed workedOut(Field field, FieldValue.WorkedOut it) {
+        if (!it.overtypable()
+                && symbols.rowsAround(field.key()) == null
+                && variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions)) {
+            int[] given = fewAnswers.given(field, it.formula(), regions);
+            if (given != null) {
+                return new AnswerVariables.Typed(
+                        field.key() + "=" + Arrays.toString(given), field, variables.regions(field.key()), given);
+            }
+        }
+        return variables.workedOut(
+                field,
+                basis.of(
+                        List.of(it.formula(), it.overtypable()),
+                        symbols.sources(it.formula()),
+                        symbols.sharedIn(new Condition.Written(it.formula()))));
     }
 
     /** Whether the same is worked out for a field as another version does, of the same. */

@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.List;
 import loesscape.core.model.Bound;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
@@ -22,6 +24,9 @@ record Line(
         BigDecimal step,
         @Nullable BigDecimal lowest,
         @Nullable BigDecimal highest) {
+
+    /** How many answers are a handful: as many as the longest scale in use, from 0 to 10. */
+    private static final int MOST_FEW = 11;
 
     private static final BigDecimal MINUTE = BigDecimal.valueOf(60);
     private static final LocalTime LAST = LocalTime.of(23, 59);
@@ -75,6 +80,21 @@ record Line(
             case Value.Time(var time) -> time(time);
             default -> null;
         };
+    }
+
+    /** All answers that are accepted, where they are a handful; nothing where they are more. */
+    List<BigDecimal> few() {
+        List<BigDecimal> all = new ArrayList<>();
+        if (lowest == null || highest == null) {
+            return all;
+        }
+        for (BigDecimal at = lowest; at.compareTo(highest) <= 0; at = at.add(step)) {
+            if (all.size() == MOST_FEW) {
+                return List.of();
+            }
+            all.add(at);
+        }
+        return all;
     }
 
     /** The value at a point. */

@@ -267,7 +267,13 @@ public final class SmallTemplates {
                     : new Condition.RoleIs(List.of(pick(ROLES)));
         }
         if (!isReachable && random.nextInt(8) == 0) {
-            return new Condition.Written(field.kind() instanceof FieldKind.Number ? field.key() + " * 2 > 3" : "1 = 1");
+            return new Condition.Written(
+                    switch (field.kind()) {
+                        case FieldKind.Number ignored -> field.key() + " * 2 > 3";
+                        case FieldKind.YesNo ignored -> field.key() + " = " + random.nextBoolean();
+                        case FieldKind.OneChoice ignored -> field.key() + " = \"a\"";
+                        default -> "1 = 1";
+                    });
         }
         return switch (field.kind()) {
             case FieldKind.Number it -> {
