@@ -42,6 +42,7 @@ import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
@@ -407,7 +408,7 @@ public final class VersionComparison {
             rewritten(key, is.name(), "title", earlier.title(), later.title());
         } else if (was instanceof Notice earlier && is instanceof Notice later) {
             rewritten(key, is.name(), "text", earlier.text(), later.text());
-            if (!earlier.phrases().equals(later.phrases())) {
+            if (!areAlike(earlier, later)) {
                 rewritten.add(new Rewritten(key, is.name(), "phrases", "", ""));
             }
         } else if (was instanceof Indicator earlier && is instanceof Indicator later) {
@@ -419,6 +420,23 @@ public final class VersionComparison {
                 rewritten.add(new Rewritten(key, is.name(), "what it tells", "", ""));
             }
         }
+    }
+
+    /** Whether phrases of the same names are there for the same reasons, however these are written. */
+    private boolean areAlike(Notice was, Notice is) {
+        List<Phrase> earlier = was.phrases();
+        List<Phrase> later = is.phrases();
+        if (earlier.size() != later.size()) {
+            return false;
+        }
+        String within = after.symbols().rowsAround(is.key());
+        for (int i = 0; i < later.size(); i++) {
+            if (!earlier.get(i).name().equals(later.get(i).name())
+                    || !versions.areAlike(earlier.get(i).when(), later.get(i).when(), within)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private void rewritten(String key, String name, String what, String before, String after) {

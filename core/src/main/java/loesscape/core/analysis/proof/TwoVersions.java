@@ -6,8 +6,10 @@ import java.util.function.BiPredicate;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Standing;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.PreparedTemplate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Two versions of a template, filled in alike: whether something is so in one for answers for which it is not in the other.
@@ -72,6 +74,16 @@ public final class TwoVersions {
 
     private boolean areSo(List<Claim> given, Standing was, Standing is) {
         return given.stream().allMatch(each -> Replay.isSo(each, before, was) && Replay.isSo(each, after, is));
+    }
+
+    /**
+     * Whether a condition of the one version and one of the other are made of the same, and so are met by the same answers; where
+     * they are not, they may still be.
+     *
+     * @param within the repeating section in whose rows they are asked; null for outside of rows
+     */
+    public boolean areAlike(Condition was, Condition is, @Nullable String within) {
+        return wasEncoded.met(was, within) == isEncoded.met(is, within);
     }
 
     /** Whether what is worked out for a field is worked out of the same in both. */
