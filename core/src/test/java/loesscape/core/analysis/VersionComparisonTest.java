@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -23,6 +24,7 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.Item;
 import loesscape.core.model.Page;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
@@ -257,5 +259,28 @@ class VersionComparisonTest {
         // A circle is not followed; what is told of it is still so.
         assertThat(difference.changed())
                 .allSatisfy(each -> assertThat(each.before()).isNotEqualTo(each.after()));
+    }
+
+    /** How much is gone through is bounded; what is beyond it in one version only because of others is no difference. */
+    @Test
+    void formulasOfWhichThereAreTooManyToGoThroughAreTheSameWhereTheyStayed() {
+        List<String> answers = List.of("a", "b", "c", "d", "e");
+        List<Item> items = new ArrayList<>();
+        answers.forEach(key -> items.add(Field.of(key, key, new FieldKind.YesNo())));
+        for (int i = 0; i < 20; i++) {
+            items.add(Field.of("n" + i, "n" + i, new FieldKind.Text("", 0)).withShown(counting(answers, i)));
+        }
+        Template before =
+                Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.copyOf(items))))));
+        items.add(5, Field.of("added", "Added", new FieldKind.Text("", 0)).withShown(counting(answers.reversed(), 2)));
+        Template after = Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", items)))));
+        VersionDifference difference = VersionComparison.of(before, after, Map.of(), TODAY);
+        assertThat(difference.added()).extracting(OnlyInOne::key).containsExactly("added");
+        assertThat(difference.changed()).isEmpty();
+        assertThat(difference.open()).isEmpty();
+    }
+
+    private static Condition counting(List<String> keys, int more) {
+        return new Condition.Written("count([" + String.join(", ", keys) + "][item = true]) + " + more + " > 5");
     }
 }

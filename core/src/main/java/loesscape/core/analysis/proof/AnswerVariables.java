@@ -9,7 +9,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -44,6 +46,7 @@ final class AnswerVariables {
     private final Map<Integer, Group> groups = new HashMap<>();
     private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
     private final Map<Object, Integer> unknown = new HashMap<>();
+    private final Map<Object, Optional<int[]>> known = new HashMap<>();
     private @Nullable Group stages;
     private @Nullable Group roles;
 
@@ -165,6 +168,22 @@ final class AnswerVariables {
             outOfReach.put(variable, rule);
             return variable;
         });
+    }
+
+    /**
+     * What is known of a formula; the same for the same formula over the same gates, in whichever version it stands first.
+     *
+     * @param signature all that decides it
+     * @param fresh what is known of it; null for nothing, which is remembered too
+     */
+    int @Nullable [] known(Object signature, Supplier<int @Nullable []> fresh) {
+        // What is looked at may ask for others meanwhile.
+        Optional<int[]> before = known.get(signature);
+        if (before == null) {
+            before = Optional.ofNullable(fresh.get());
+            known.put(signature, before);
+        }
+        return before.orElse(null);
     }
 
     /** How two fields compare that lie between the same edges: the first is less, the same, or more. */

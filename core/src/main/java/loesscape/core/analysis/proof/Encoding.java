@@ -269,12 +269,7 @@ final class Encoding {
                         field.key() + "=" + Arrays.toString(given), field, variables.regions(field.key()), given);
             }
         }
-        return variables.workedOut(
-                field,
-                basis.of(
-                        List.of(it.formula(), it.overtypable()),
-                        symbols.sources(it.formula()),
-                        symbols.sharedIn(new Condition.Written(it.formula()))));
+        return variables.workedOut(field, basis(it.formula(), it.overtypable()));
     }
 
     /** Whether the same is worked out for a field as another version does, of the same. */
@@ -287,12 +282,14 @@ final class Encoding {
     /** Whether something is to be paid, or something else was paid, which hangs on a formula. */
     int amount(Field field, String what) {
         String formula = field.kind() instanceof FieldKind.Payment(var ignored, var amount) ? amount : "";
-        return variables.unknown(
-                new OutOfReach.Amount(field.key()),
-                basis.of(
-                        List.of(formula, what),
-                        symbols.sources(formula),
-                        symbols.sharedIn(new Condition.Written(formula))));
+        return variables.unknown(new OutOfReach.Amount(field.key()), basis(formula, what));
+    }
+
+    /** All that decides what comes of a formula where something is asked of it. */
+    Object basis(String formula, Object... asked) {
+        List<Object> written = new ArrayList<>(List.of(asked));
+        written.add(formula);
+        return basis.of(written, symbols.sources(formula), symbols.sharedIn(new Condition.Written(formula)));
     }
 
     /** Whether what is worked out for a field is beyond its limits; what is typed never is, or it would not be accepted. */
@@ -303,12 +300,7 @@ final class Encoding {
         if (field.kind() instanceof FieldKind.Textual) {
             return Limits.words(field.kind()).isEmpty()
                     ? Gates.FALSE
-                    : variables.unknown(
-                            new OutOfReach.WorkedOut(field.key()),
-                            basis.of(
-                                    List.of(formula, field.kind()),
-                                    symbols.sources(formula),
-                                    symbols.sharedIn(new Condition.Written(formula))));
+                    : variables.unknown(new OutOfReach.WorkedOut(field.key()), basis(formula, field.kind()));
         }
         return field.kind().isNumeric() || field.kind().isDay() || field.kind() instanceof FieldKind.Time
                 ? counts(field, value -> !Reading.isAccepted(field.kind(), value))

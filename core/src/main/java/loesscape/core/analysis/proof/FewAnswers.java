@@ -67,6 +67,11 @@ final class FewAnswers {
     /** Whether a formula is met that stands in no row; null where it is not over few answers. */
     @Nullable
     Integer met(String formula) {
+        int[] known = variables.known(encoding.basis(formula, "met"), () -> seenMet(formula));
+        return known == null ? null : known[0];
+    }
+
+    private int @Nullable [] seenMet(String formula) {
         List<Source> sources = sources(formula);
         if (sources == null) {
             return null;
@@ -78,11 +83,16 @@ final class FewAnswers {
                 any.add(gate);
             }
         });
-        return gates.or(any);
+        return new int[] {gates.or(any)};
     }
 
     /** Which region of a field a formula gives; null where that is not over few answers. */
     int @Nullable [] given(Field field, String formula, List<Region> regions) {
+        return variables.known(
+                encoding.basis(formula, "given", field.key(), field.kind()), () -> seenGiven(field, formula, regions));
+    }
+
+    private int @Nullable [] seenGiven(Field field, String formula, List<Region> regions) {
         List<Source> sources = isOfRegions(field) ? sources(formula) : null;
         if (sources == null) {
             return null;
@@ -105,14 +115,12 @@ final class FewAnswers {
     }
 
     private static boolean isOfRegions(Field field) {
-        return switch (field.kind()) {
-            case FieldKind.YesNo ignored -> true;
-            case FieldKind.OneChoice it -> it.offer() == null && !it.other();
-            case FieldKind.Numeric ignored -> true;
-            case FieldKind.Date ignored -> true;
-            case FieldKind.Time ignored -> true;
-            default -> false;
-        };
+        FieldKind kind = field.kind();
+        return kind instanceof FieldKind.YesNo
+                || (kind instanceof FieldKind.OneChoice it && it.offer() == null && !it.other())
+                || kind.isNumeric()
+                || kind instanceof FieldKind.Date
+                || kind instanceof FieldKind.Time;
     }
 
     private static int region(Value value, List<Region> regions, List<BigDecimal> edges) {
@@ -180,12 +188,10 @@ final class FewAnswers {
     }
 
     private @Nullable Source source(Field field) {
-        boolean isFew = switch (field.kind()) {
-            case FieldKind.YesNo ignored -> true;
-            case FieldKind.OneChoice it -> !it.other();
-            case FieldKind.Numeric ignored -> true;
-            default -> false;
-        };
+        FieldKind kind = field.kind();
+        boolean isFew = kind instanceof FieldKind.YesNo
+                || (kind instanceof FieldKind.OneChoice it && !it.other())
+                || kind.isNumeric();
         if (!isFew || !(variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions))) {
             return null;
         }
