@@ -396,7 +396,7 @@ class LogicFindingsTest {
         assertThat(found)
                 .extracting(Finding::message)
                 .containsExactly(
-                        "For some answers 600 EUR is worked out, which this field does not take (at most 500 EUR), so that the document cannot be finished.");
+                        "For some answers 501 EUR is worked out, which this field does not take (at most 500 EUR), so that the document cannot be finished.");
         Finding beyond = found.getFirst();
         Template template = template(
                 depth,
@@ -531,7 +531,10 @@ class LogicFindingsTest {
                                 "board",
                                 new Condition.Written(
                                         "peat = true and dike = true and total([grade]) > 3 and score > 0"))))
-                .as("a formula that looks at what is worked out is over more than a few answers")
+                .as("a formula that looks at what is worked out")
+                .containsExactly("The condition for “shown” can never be met, whatever is answered.");
+        assertThat(found(peat, dike, grade, score, text("board", new Condition.Written("score * score > 100"))))
+                .as("what does not follow the score one way is out of reach")
                 .isEmpty();
         assertThat(found(peat, dike, text("board", new Condition.Written("peat = true and peat = false"))))
                 .containsExactly("The condition for “shown” can never be met, whatever is answered.");

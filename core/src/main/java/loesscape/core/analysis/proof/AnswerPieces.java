@@ -124,7 +124,9 @@ final class AnswerPieces {
         Line line = field.value() instanceof FieldValue.WorkedOut
                 ? Line.of(field.kind()).ofFormula()
                 : Line.of(field.kind());
-        List<BigDecimal> edges = cutting.allEdges(field.key());
+        List<BigDecimal> edges = cutting.allEdges(field.key()).stream()
+                .filter(edge -> !Line.isFar(edge))
+                .toList();
         BigDecimal lowest = line.lowest();
         BigDecimal highest = line.highest();
         if (lowest != null) {

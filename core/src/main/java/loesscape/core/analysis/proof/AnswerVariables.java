@@ -21,6 +21,7 @@ import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
+import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,12 +37,14 @@ final class AnswerVariables {
     private final List<String> roleKeys;
     private final LocalDate today;
     private final Cutting cutting;
+    private final RowWitnesses witnesses;
     private final Gates gates = new Gates();
     private final Map<Object, Typed> typed = new LinkedHashMap<>();
     private final Map<String, Group> rows = new HashMap<>();
     private final Map<String, int[]> rowCounts = new HashMap<>();
     private final Map<String, Group> orders = new HashMap<>();
     private final Set<Integer> usual = new LinkedHashSet<>();
+    private final Set<Integer> far = new LinkedHashSet<>();
     private final Map<Integer, Integer> accepted = new HashMap<>();
     private final Map<Integer, Group> groups = new HashMap<>();
     private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
@@ -57,8 +60,9 @@ final class AnswerVariables {
      * The variables of what is typed into a field: one for each region, or one for each choice.
      *
      * @param name of what is typed, which is the key of its field where nothing is worked out
+     * @param row of which it is said, from 0; 0 too outside of rows
      */
-    record Typed(String name, Field field, FieldRegions regions, int[] variables) {}
+    record Typed(String name, Field field, int row, FieldRegions regions, int[] variables) {}
 
     /**
      * @param versions of one template, whose fields of the same key are given the same answers; only answers are looked at that
@@ -74,6 +78,12 @@ final class AnswerVariables {
                 .map(Role::key)
                 .distinct()
                 .toList();
+        this.witnesses = RowWitnesses.of(versions);
+    }
+
+    /** The rows that have to be told apart. */
+    RowWitnesses witnesses() {
+        return witnesses;
     }
 
     /** The roles that can be acting, by their keys. */
@@ -81,9 +91,14 @@ final class AnswerVariables {
         return roleKeys;
     }
 
-    /** Whether a field stands in rows. */
-    boolean isInRows(String field) {
-        return versions.stream().anyMatch(version -> version.symbols().rowsAround(field) != null);
+    /** The repeating section in whose rows a field stands; null where it stands in none. */
+    @Nullable
+    String rowsAround(String field) {
+        return versions.stream()
+                .map(version -> version.symbols().rowsAround(field))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null);
     }
 
     /** The day on which the document is looked at. */
@@ -109,6 +124,11 @@ final class AnswerVariables {
     /** Whether a variable says what is usual: that a field is blank, that there is no row. */
     boolean isUsual(int variable) {
         return usual.contains(variable);
+    }
+
+    /** Whether a variable says that an answer is a number as nobody gives one, though it would be taken. */
+    boolean isFar(int variable) {
+        return far.contains(variable);
     }
 
     /** What has to hold besides where a variable is asked about. */
@@ -210,6 +230,16 @@ final class AnswerVariables {
         return group;
     }
 
+    private int[] oneOf(List<Region> regions) {
+        int[] variables = usuallyFirst(regions.size()).variables();
+        for (int i = 0; i < variables.length; i++) {
+            if (regions.get(i).value() instanceof Value.Number(var number) && Line.isFar(number)) {
+                far.add(variables[i]);
+            }
+        }
+        return variables;
+    }
+
     /** Whether the document is at one of some stages. */
     int stage(List<Stage> wanted) {
         Group known = stages;
@@ -263,6 +293,9 @@ final class AnswerVariables {
             }
             starts.add(least);
             starts.add(Math.max(least, most));
+            for (int row = 0; row <= witnesses.rows(key); row++) {
+                starts.add(row);
+            }
             int fewest = least;
             int greatest = Math.max(least, most);
             int[] counts = starts.stream()
@@ -272,17 +305,13 @@ final class AnswerVariables {
                     .toArray();
             rowCounts.put(key, counts);
             Group group = usuallyFirst(counts.length);
-            if (counts.length > 1) {
-                // Where there are rows at all, few of them are an example that is soon understood.
-                usual.add(group.variables()[1]);
-            }
             return group;
         });
     }
 
-    /** What is typed into a field. */
-    Typed typed(Field field) {
-        return typed(field, field.key());
+    /** What is typed into a field, in one of the rows that are told apart where it stands in rows. */
+    Typed typed(Field field, int row) {
+        return typed(field, row, row == 0 ? field.key() : List.of(field.key(), row));
     }
 
     /**
@@ -290,15 +319,15 @@ final class AnswerVariables {
      *
      * @param signature all that decides it
      */
-    Typed workedOut(Field field, Object signature) {
-        return typed(field, List.of(field.key(), signature));
+    Typed workedOut(Field field, int row, Object signature) {
+        return typed(field, row, List.of(field.key(), signature));
     }
 
-    private Typed typed(Field field, Object identity) {
+    private Typed typed(Field field, int row, Object identity) {
         return typed.computeIfAbsent(identity, ignored -> {
             FieldRegions regions = cutting.of(field.key());
             int[] variables = switch (regions) {
-                case FieldRegions.OneOf(var all) -> usuallyFirst(all.size()).variables();
+                case FieldRegions.OneOf(var all) -> oneOf(all);
                 case FieldRegions.AnyOf(var choices, var ignoredToo, var ignoredAlso) ->
                     choices.stream().mapToInt(choice -> gates.variable()).toArray();
             };
@@ -308,7 +337,7 @@ final class AnswerVariables {
                 }
             }
             String name = identity instanceof String key ? key : field.key() + "#" + typed.size();
-            Typed fresh = new Typed(name, field, regions, variables);
+            Typed fresh = new Typed(name, field, row, regions, variables);
             int bounds = bounds(fresh);
             for (int variable : variables) {
                 accepted.put(variable, bounds);

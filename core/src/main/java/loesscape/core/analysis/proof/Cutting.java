@@ -9,8 +9,10 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.evaluation.TypedText;
@@ -25,7 +27,6 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Indicator;
-import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SymbolTable;
@@ -45,9 +46,27 @@ final class Cutting {
     private final Set<String> fixed = new LinkedHashSet<>();
     private final Map<String, String> alike = new HashMap<>();
     private final Map<String, FieldRegions> regions = new LinkedHashMap<>();
+    private final TurningPoints turningPoints;
+    private final Map<Asked, Found> along = new HashMap<>();
+
+    /** A rule of a version. */
+    private record Asked(PreparedTemplate version, FormulaRule rule) {}
+
+    /**
+     * @param followed the key of the field whose answers are cut where the rule turns
+     * @param cuts where that was cut for which it works something out
+     */
+    private record Found(String followed, List<BigDecimal> cuts) {}
+
+    private static final int MOST_ROUNDS = 4;
+
+    private static final FieldRegions YES_OR_NO = oneOf(List.of(
+            Region.of(FieldKind.YesNo.YES, new Value.YesNo(true)),
+            Region.of(FieldKind.YesNo.NO, new Value.YesNo(false))));
 
     private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
         this.today = today;
+        this.turningPoints = new TurningPoints(today);
         besides.forEach(this::look);
         Map<String, Field> fields = new LinkedHashMap<>();
         for (PreparedTemplate version : versions) {
@@ -61,7 +80,7 @@ final class Cutting {
         }
         // Once it is known what is compared with what.
         versions.forEach(version -> limits(version.template()));
-        versions.forEach(this::few);
+        formulas(versions, besides, fields);
         SymbolTable symbols = versions.getFirst().symbols();
         ClauseMeaning meaning = new ClauseMeaning(symbols);
         fields.forEach((key, field) -> regions.put(
@@ -80,7 +99,7 @@ final class Cutting {
 
     /** The regions of a field. */
     FieldRegions of(String field) {
-        return java.util.Objects.requireNonNull(regions.get(field), field);
+        return Objects.requireNonNull(regions.get(field), field);
     }
 
     /**
@@ -147,25 +166,110 @@ final class Cutting {
         }
     }
 
+    /** All that hangs on a formula. */
+    private static List<FormulaRule> rules(PreparedTemplate version, List<Clause> besides) {
+        List<FormulaRule> rules = new ArrayList<>();
+        Stream.concat(TemplateConditions.leaves(version.template()).stream(), besides.stream())
+                .map(FormulaRule::of)
+                .filter(Objects::nonNull)
+                .forEach(rules::add);
+        rules.addAll(FormulaRule.workedOut(version));
+        return rules;
+    }
+
     /** Each answer to a field by itself, where a formula looks at it and it takes a handful. */
-    private void few(PreparedTemplate version) {
-        List<String> formulas = new ArrayList<>();
-        version.template().nodes().forEach(node -> formulas.addAll(Logic.formulas(node)));
-        for (Condition.Leaf leaf : TemplateConditions.leaves(version.template())) {
-            if (leaf instanceof Condition.Written(var formula)) {
-                formulas.add(formula);
-            }
-        }
-        for (String formula : formulas) {
-            for (String key : version.symbols().sources(formula)) {
-                Field field = version.symbols().field(key);
-                if (field != null && field.kind().isNumeric() && !isWorkedOut(field)) {
-                    List<BigDecimal> all = Line.of(field.kind()).few();
-                    if (!all.isEmpty()) {
-                        edges(key).addAll(all);
-                    }
+    private void few(PreparedTemplate version, FormulaRule rule) {
+        for (String name : rule.names(version.symbols())) {
+            Field field = version.symbols().field(name);
+            if (field != null && field.kind().isNumeric() && !isWorkedOut(field)) {
+                List<BigDecimal> all = Line.of(field.kind()).few();
+                if (!all.isEmpty()) {
+                    edges(name).addAll(all);
                 }
             }
+        }
+    }
+
+    /**
+     * Looks at what hangs on formulas until that cuts nothing any more: where one hangs on what another gives, the one is
+     * followed by the answers of the other.
+     */
+    private void formulas(List<PreparedTemplate> versions, List<Clause> besides, Map<String, Field> fields) {
+        Map<PreparedTemplate, List<FormulaRule>> rules = new LinkedHashMap<>();
+        versions.forEach(version -> rules.put(version, rules(version, besides)));
+        rules.forEach((version, all) -> all.forEach(rule -> few(version, rule)));
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            rules.forEach((version, all) -> all.forEach(rule -> along(version, rule, fields)));
+            if (!along.entrySet().removeIf(each -> isCutAnew(each.getKey().rule(), each.getValue()))) {
+                return;
+            }
+        }
+    }
+
+    private boolean isCutAnew(FormulaRule rule, Found found) {
+        return rule instanceof FormulaRule.Given(var told, var ignored)
+                && !found.cuts().equals(allEdges(told.key()));
+    }
+
+    /** Whether a rule was looked through that follows the answers to a field, so that none of its regions does both. */
+    boolean isAlong(PreparedTemplate version, FormulaRule rule, String field) {
+        Found found = along.get(new Asked(version, rule));
+        return found != null && found.followed().equals(field);
+    }
+
+    /** The answers to a field, one by one, where they are few; null where they are not. */
+    private @Nullable FieldRegions fewAnswers(Field field) {
+        return switch (field.kind()) {
+            case FieldKind.YesNo ignored -> YES_OR_NO;
+            case FieldKind.OneChoice it -> it.other() ? null : choices(it);
+            case FieldKind kind ->
+                kind.isNumeric() && !isWorkedOut(field) && !Line.of(kind).few().isEmpty() ? ordered(field) : null;
+        };
+    }
+
+    private static boolean canBeFollowed(Field field) {
+        return switch (field.kind()) {
+            case FieldKind.Number ignored -> true;
+            case FieldKind.Money ignored -> true;
+            case FieldKind.Date ignored -> !isWorkedOut(field);
+            default -> false;
+        };
+    }
+
+    private static Line line(Field field) {
+        return isWorkedOut(field) ? Line.of(field.kind()).ofFormula() : Line.of(field.kind());
+    }
+
+    /** The answers to a field at which a formula turns that looks at few answers else. */
+    private void along(PreparedTemplate version, FormulaRule rule, Map<String, Field> fields) {
+        List<TurningPoints.Source> sources = new ArrayList<>();
+        Field followed = null;
+        if (along.containsKey(new Asked(version, rule))) {
+            return;
+        }
+        for (String name : rule.names(version.symbols())) {
+            Field field = version.symbols().field(name);
+            if (field == null || version.symbols().rowsAround(name) != null) {
+                return;
+            }
+            if (fewAnswers(fields.getOrDefault(name, field)) instanceof FieldRegions.OneOf(var regions)) {
+                sources.add(new TurningPoints.Source(field, regions));
+            } else if (followed != null || !canBeFollowed(field)) {
+                return;
+            } else {
+                followed = field;
+            }
+        }
+        if (followed == null) {
+            return;
+        }
+        List<BigDecimal> cuts =
+                rule instanceof FormulaRule.Given(var told, var ignored) ? allEdges(told.key()) : List.of();
+        TurningPoints.Along found = turningPoints.of(
+                version, rule, sources, followed, line(fields.getOrDefault(followed.key(), followed)), cuts);
+        if (found != null) {
+            found.points().forEach(point -> fixedEdge(found.key(), point));
+            along.put(new Asked(version, rule), new Found(found.key(), cuts));
         }
     }
 
@@ -219,10 +323,7 @@ final class Cutting {
                         Math.max(1, it.least()),
                         it.most() == 0 ? Integer.MAX_VALUE : it.most());
             case FieldKind.OneChoice it -> choices(it);
-            case FieldKind.YesNo ignored ->
-                oneOf(List.of(
-                        Region.of(FieldKind.YesNo.YES, new Value.YesNo(true)),
-                        Region.of(FieldKind.YesNo.NO, new Value.YesNo(false))));
+            case FieldKind.YesNo ignored -> YES_OR_NO;
             case FieldKind.Lookup ignored -> oneOf(cells(field, symbols, meaning));
             case FieldKind.Textual ignored ->
                 oneOf(new TextAtoms(field, clauses(field.key()), meaning).regions(isWorkedOut(field)));
@@ -301,7 +402,7 @@ final class Cutting {
     }
 
     private FieldRegions ordered(Field field) {
-        Line line = isWorkedOut(field) ? Line.of(field.kind()).ofFormula() : Line.of(field.kind());
+        Line line = line(field);
         List<BigDecimal> cuts = allEdges(field.key());
         List<Region> found = new ArrayList<>();
         for (int i = 0; i <= cuts.size(); i++) {

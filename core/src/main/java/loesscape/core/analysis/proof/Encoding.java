@@ -33,7 +33,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * A template as gates over the regions of its fields: what is typed, what of it counts, what is shown, which conditions are
  * met. A rule that is out of reach is a gate of its own that can be either, so that nothing is ever wrongly ruled out; what
- * stands in rows is looked at in one row that stands for any of them.
+ * stands in rows is looked at in one row that stands for any of them, the first. Where something is asked of all rows, there
+ * are as many others as can be needed to say what is so of some row ({@link RowWitnesses}), each encoded by itself.
  */
 final class Encoding {
 
@@ -53,6 +54,17 @@ final class Encoding {
     private final Basis basis;
     private final FewAnswers fewAnswers;
 
+    /** What stands outside of the row that is encoded here; null where it is the document. */
+    private final @Nullable Encoding document;
+
+    /** The repeating section whose row is encoded here, and which of its rows it is; empty and 0 for the document. */
+    private final String section;
+
+    private final int row;
+
+    /** By the section: its rows but for the first. */
+    private final Map<String, List<Encoding>> rows = new HashMap<>();
+
     private record Asked(Condition condition, @Nullable String within) {}
 
     Encoding(PreparedTemplate prepared, AnswerVariables variables) {
@@ -62,13 +74,55 @@ final class Encoding {
         this.meaning = new ClauseMeaning(symbols);
         this.basis = new Basis(prepared, this, variables);
         this.fewAnswers = new FewAnswers(prepared, this, variables);
+        this.document = null;
+        this.section = "";
+        this.row = 0;
         for (Page page : prepared.template().pages()) {
             enter(page, "");
             page.sections().forEach(section -> enter(section, page.key()));
         }
-        // In the order in which they are decided, so that a long chain is not followed in one breath.
-        prepared.dependencies().order().forEach(this::shown);
         this.states = new StateGates(prepared, this, variables);
+        for (String key : variables.witnesses().sections()) {
+            if (symbols.repeating(key) != null) {
+                List<Encoding> others = new ArrayList<>();
+                for (int other = 1; other < variables.witnesses().rows(key); other++) {
+                    others.add(new Encoding(prepared, variables, this, key, other));
+                }
+                rows.put(key, others);
+            }
+        }
+        // In the order in which they are decided, so that a long chain is not followed in one breath.
+        for (String key : prepared.dependencies().order()) {
+            shown(key);
+            others(key).forEach(row -> row.shown(key));
+        }
+    }
+
+    /** Another row of a document. */
+    private Encoding(PreparedTemplate prepared, AnswerVariables variables, Encoding document, String section, int row) {
+        this.symbols = prepared.symbols();
+        this.variables = variables;
+        this.gates = variables.gates();
+        this.meaning = document.meaning;
+        this.basis = new Basis(prepared, this, variables);
+        this.fewAnswers = document.fewAnswers;
+        this.document = document;
+        this.section = section;
+        this.row = row;
+        this.holders.putAll(document.holders);
+        this.nodes.putAll(document.nodes);
+        this.states = new StateGates(prepared, this, variables);
+    }
+
+    /** The other rows that are told apart of those that a node stands in. */
+    private List<Encoding> others(String key) {
+        String around = symbols.rowsAround(key);
+        return around == null ? List.of() : rows.getOrDefault(around, List.of());
+    }
+
+    /** What stands outside of the row that is encoded here; null where a node stands in it, or this is the document. */
+    private @Nullable Encoding outside(String key) {
+        return document == null || section.equals(symbols.rowsAround(key)) ? null : document;
     }
 
     private void enter(Section section, String holder) {
@@ -134,9 +188,7 @@ final class Encoding {
             return Gates.TRUE;
         }
         Node around = Objects.requireNonNull(nodes.get(holder));
-        return around instanceof Section section && section.isRepeating()
-                ? gates.and(shown(holder), -noRow(section))
-                : shown(holder);
+        return around instanceof Section repeating && repeating.isRepeating() ? row(holder) : shown(holder);
     }
 
     /** Whether a node has an address at all: in rows only where there is a row. */
@@ -148,11 +200,28 @@ final class Encoding {
         return row(around);
     }
 
+    /** Whether a section is shown and has the row that is encoded here. */
     int row(String section) {
-        return gates.and(shown(section), -noRow(Objects.requireNonNull(symbols.repeating(section), section)));
+        return gates.and(shown(section), hasRow(Objects.requireNonNull(symbols.repeating(section), section)));
+    }
+
+    private int hasRow(Section section) {
+        int[] counted = variables.rowsOf(section).variables();
+        int[] counts = variables.rowCounts(section.key());
+        List<Integer> any = new ArrayList<>();
+        for (int i = 0; i < counts.length; i++) {
+            if (counts[i] <= row) {
+                any.add(counted[i]);
+            }
+        }
+        return -gates.or(any);
     }
 
     int shown(String key) {
+        Encoding outside = outside(key);
+        if (outside != null) {
+            return outside.shown(key);
+        }
         Integer before = shown.get(key);
         if (before != null) {
             return before;
@@ -164,6 +233,9 @@ final class Encoding {
     }
 
     int met(Condition condition, @Nullable String within) {
+        if (document != null && !section.equals(within)) {
+            return document.met(condition, within);
+        }
         Asked asked = new Asked(condition, within);
         Integer before = met.get(asked);
         if (before != null) {
@@ -176,21 +248,12 @@ final class Encoding {
             case Condition.Any(var any) -> gates.or(met(any, within));
             case Condition.None(var none) -> -gates.or(met(none, within));
             case Condition.AtLeast(var count, var some) -> gates.atLeast(count, met(some, within));
-            case Condition.Written(var formula) -> {
-                Integer known = fewAnswers.met(formula);
-                yield known == null ? unknown(condition, within) : known;
-            }
+            case Condition.Written it -> formula(it, within);
             case Condition.StageIs(var wanted) -> variables.stage(wanted);
             case Condition.RoleIs(var wanted) -> variables.role(wanted);
             case Condition.Shared(var key) ->
                 met(Objects.requireNonNull(symbols.shared(key), key).condition(), within);
-            case Condition.OfRows it -> {
-                Section section = Objects.requireNonNull(symbols.repeating(it.section()), it.section());
-                int none = gates.or(-shown(it.section()), noRow(section));
-                yield gates.or(
-                        gates.and(none, it.metWhenBlank() ? Gates.TRUE : Gates.FALSE),
-                        gates.and(-none, unknown(condition, within)));
-            }
+            case Condition.OfRows it -> document == null ? ofRows(it, within) : document.met(it, null);
             case Condition.RowCount it -> rowCount(it);
             case Condition.Total ignored -> unknown(condition, within);
             case Clause clause -> clause(clause, within);
@@ -199,13 +262,45 @@ final class Encoding {
         return fresh;
     }
 
+    /** Whether a condition is met that hangs on a formula. */
+    private int formula(Condition.Leaf condition, @Nullable String within) {
+        Integer known = fewAnswers.met(condition);
+        return known == null ? unknown(condition, within) : known;
+    }
+
     private int[] met(List<Condition> conditions, @Nullable String within) {
         return conditions.stream().mapToInt(each -> met(each, within)).toArray();
     }
 
-    private int noRow(Section section) {
-        int first = variables.rowsOf(section).variables()[0];
-        return variables.rowCounts(section.key())[0] == 0 ? first : Gates.FALSE;
+    private int ofRows(Condition.OfRows it, @Nullable String within) {
+        int none = -row(it.section());
+        int met;
+        if (variables.witnesses().hasFor(it)) {
+            boolean isEvery = it.quantity() == Condition.OfRows.Quantity.EVERY;
+            List<Integer> some = new ArrayList<>();
+            for (Encoding each : allRows(it.section())) {
+                int own = each.met(it.condition(), it.section());
+                some.add(gates.and(each.row(it.section()), isEvery ? -own : own));
+            }
+            met = it.quantity() == Condition.OfRows.Quantity.ANY ? gates.or(some) : -gates.or(some);
+        } else {
+            met = unknown(it, within);
+        }
+        return gates.or(gates.and(none, it.metWhenBlank() ? Gates.TRUE : Gates.FALSE), gates.and(-none, met));
+    }
+
+    /** All rows of a section that are told apart, of the document. */
+    private List<Encoding> allRows(String section) {
+        List<Encoding> all = new ArrayList<>(List.of(this));
+        all.addAll(rows.getOrDefault(section, List.of()));
+        return all;
+    }
+
+    /** The gates of a node in all rows that are told apart; in the document itself where it stands in none. */
+    List<StateGates> everywhere(String key) {
+        List<StateGates> all = new ArrayList<>(List.of(states));
+        others(key).forEach(other -> all.add(other.states));
+        return all;
     }
 
     private int rowCount(Condition.RowCount it) {
@@ -242,19 +337,23 @@ final class Encoding {
         return variables.unknown(
                 new OutOfReach.Rule(condition),
                 basis.of(
-                        List.of(condition, within == null ? "" : within),
+                        List.of(condition, within == null ? "" : within, row),
                         symbols.sources(condition),
                         symbols.sharedIn(condition)));
     }
 
     /** What is typed into a field, or worked out for it. */
     private AnswerVariables.Typed typed(Field field) {
+        Encoding outside = outside(field.key());
+        if (outside != null) {
+            return outside.typed(field);
+        }
         AnswerVariables.Typed known = typed.get(field.key());
         if (known != null) {
             return known;
         }
         AnswerVariables.Typed own =
-                field.value() instanceof FieldValue.WorkedOut it ? workedOut(field, it) : variables.typed(field);
+                field.value() instanceof FieldValue.WorkedOut it ? workedOut(field, it) : variables.typed(field, row);
         typed.put(field.key(), own);
         return own;
     }
@@ -263,13 +362,13 @@ final class Encoding {
         if (!it.overtypable()
                 && symbols.rowsAround(field.key()) == null
                 && variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions)) {
-            int[] given = fewAnswers.given(field, it.formula(), regions);
+            int[] given = fewAnswers.given(new FormulaRule.Given(field, it.formula()), regions);
             if (given != null) {
                 return new AnswerVariables.Typed(
-                        field.key() + "=" + Arrays.toString(given), field, variables.regions(field.key()), given);
+                        field.key() + "=" + Arrays.toString(given), field, 0, variables.regions(field.key()), given);
             }
         }
-        return variables.workedOut(field, basis(it.formula(), it.overtypable()));
+        return variables.workedOut(field, row, basis(it.formula(), it.overtypable(), row));
     }
 
     /** Whether the same is worked out for a field as another version does, of the same. */
@@ -282,14 +381,19 @@ final class Encoding {
     /** Whether something is to be paid, or something else was paid, which hangs on a formula. */
     int amount(Field field, String what) {
         String formula = field.kind() instanceof FieldKind.Payment(var ignored, var amount) ? amount : "";
-        return variables.unknown(new OutOfReach.Amount(field.key()), basis(formula, what));
+        return variables.unknown(new OutOfReach.Amount(field.key()), basis(formula, what, row));
     }
 
     /** All that decides what comes of a formula where something is asked of it. */
     Object basis(String formula, Object... asked) {
+        return basis(new Condition.Written(formula), asked);
+    }
+
+    /** All that decides whether a condition is met where something is asked of it. */
+    Object basis(Condition.Leaf condition, Object... asked) {
         List<Object> written = new ArrayList<>(List.of(asked));
-        written.add(formula);
-        return basis.of(written, symbols.sources(formula), symbols.sharedIn(new Condition.Written(formula)));
+        written.add(condition);
+        return basis.of(written, symbols.sources(condition), symbols.sharedIn(condition));
     }
 
     /** Whether what is worked out for a field is beyond its limits; what is typed never is, or it would not be accepted. */
@@ -300,7 +404,7 @@ final class Encoding {
         if (field.kind() instanceof FieldKind.Textual) {
             return Limits.words(field.kind()).isEmpty()
                     ? Gates.FALSE
-                    : variables.unknown(new OutOfReach.WorkedOut(field.key()), basis(formula, field.kind()));
+                    : variables.unknown(new OutOfReach.WorkedOut(field.key()), basis(formula, field.kind(), row));
         }
         return field.kind().isNumeric() || field.kind().isDay() || field.kind() instanceof FieldKind.Time
                 ? counts(field, value -> !Reading.isAccepted(field.kind(), value))
@@ -312,6 +416,10 @@ final class Encoding {
      * offered. Of regions, blank stands first, and counts where nothing else does.
      */
     int[] counting(Field field) {
+        Encoding outside = outside(field.key());
+        if (outside != null) {
+            return outside.counting(field);
+        }
         int[] before = counting.get(field.key());
         if (before != null) {
             return before;
@@ -382,7 +490,7 @@ final class Encoding {
         }
         all.add(variables.unknown(
                 new OutOfReach.Cells(field.key()),
-                basis.of(List.of(cell, kind), kind.filters().values(), Set.of())));
+                basis.of(List.of(cell, kind, row), kind.filters().values(), Set.of())));
         return gates.and(all);
     }
 
@@ -483,7 +591,7 @@ final class Encoding {
             return fields(field, Objects.requireNonNull(symbols.field(other), other), it, within);
         }
         Value fixed = fixed(field, to);
-        return fixed == null ? unknown(it, within) : fixed(field, it, List.of(fixed), within);
+        return fixed == null ? formula(it, within) : fixed(field, it, List.of(fixed), within);
     }
 
     /** A range whose sides are neither known nor the answers of other fields is out of reach. */
@@ -495,7 +603,7 @@ final class Encoding {
         }
         if ((from == null && !(it.from() instanceof Operand.FieldOperand))
                 || (to == null && !(it.to() instanceof Operand.FieldOperand))) {
-            return unknown(it, within);
+            return formula(it, within);
         }
         // Outside, an edge that is “in” belongs to what lies outside.
         OrderTest above = it.fromIncluded() != it.outside() ? OrderTest.AT_LEAST : OrderTest.MORE;

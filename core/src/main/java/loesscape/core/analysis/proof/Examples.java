@@ -28,13 +28,8 @@ final class Examples {
     List<Example> of(Question.Model model) {
         Map<String, String> answers = new TreeMap<>();
         Map<String, List<String>> compared = new LinkedHashMap<>();
-        variables.rows().forEach((section, group) -> {
-            for (int i = 0; i < group.variables().length; i++) {
-                if (model.holds(group.variables()[i])) {
-                    answers.put(section, rows(variables.rowCounts(section)[i]));
-                }
-            }
-        });
+        Map<String, Integer> counts = counts(model);
+        counts.forEach((section, count) -> answers.put(section, rows(count)));
         for (AnswerVariables.Typed typed : variables.typed()) {
             if (IntStream.of(typed.variables()).noneMatch(model::reaches)) {
                 continue;
@@ -43,7 +38,7 @@ final class Examples {
             if (!field.isTyped() && !field.kind().isGiven()) {
                 continue;
             }
-            String address = address(field.key());
+            String address = address(typed);
             switch (typed.regions()) {
                 case FieldRegions.OneOf(var regions) -> {
                     for (int i = 0; i < regions.size(); i++) {
@@ -57,6 +52,10 @@ final class Examples {
                 }
                 case FieldRegions.AnyOf(var choices, var ignored, var ignoredToo) ->
                     answers.put(address, chosen(choices, typed.variables(), model));
+            }
+            String section = variables.rowsAround(field.key());
+            if (section != null && typed.row() == 0) {
+                further(field.key(), section, counts.getOrDefault(section, 0), answers);
             }
         }
         Context context = context(model);
@@ -98,12 +97,37 @@ final class Examples {
     }
 
     private static String rows(int count) {
-        return RowNames.text(
-                IntStream.rangeClosed(1, count).mapToObj(row -> "r" + row).toList());
+        return RowNames.text(IntStream.range(0, count).mapToObj(Examples::name).toList());
     }
 
-    private String address(String key) {
-        return variables.isInRows(key) ? RowNames.address(key, Replay.ROW) : key;
+    private Map<String, Integer> counts(Question.Model model) {
+        Map<String, Integer> counts = new TreeMap<>();
+        variables.rows().forEach((section, group) -> {
+            for (int i = 0; i < group.variables().length; i++) {
+                if (model.holds(group.variables()[i])) {
+                    counts.put(section, variables.rowCounts(section)[i]);
+                }
+            }
+        });
+        return counts;
+    }
+
+    /** Where there are more rows than are told apart, the others are as the first: nothing more is so of them. */
+    private void further(String key, String section, int count, Map<String, String> answers) {
+        int apart = variables.witnesses().rows(section);
+        String typed = answers.get(RowNames.address(key, name(0)));
+        for (int row = apart; apart > 1 && typed != null && row < count; row++) {
+            answers.put(RowNames.address(key, name(row)), typed);
+        }
+    }
+
+    private String address(AnswerVariables.Typed typed) {
+        String key = typed.field().key();
+        return variables.rowsAround(key) == null ? key : RowNames.address(key, name(typed.row()));
+    }
+
+    private static String name(int row) {
+        return "r" + (row + 1);
     }
 
     private Context context(Question.Model model) {

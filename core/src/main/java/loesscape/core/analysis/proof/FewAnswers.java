@@ -6,39 +6,29 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import loesscape.core.evaluation.Answers;
-import loesscape.core.evaluation.CompiledTemplate;
-import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Standing;
-import loesscape.core.expression.Formula;
-import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Tree;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
-import loesscape.core.model.Item;
-import loesscape.core.model.Page;
 import loesscape.core.model.PreparedTemplate;
-import loesscape.core.model.Section;
-import loesscape.core.model.Stage;
 import loesscape.core.model.SymbolTable;
-import loesscape.core.model.Template;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Formulas over so few answers that all of them can be gone through: over yes or no, choices, ratings, and numbers of which a
- * field takes a handful. What each gives is worked out by the evaluation, in a document of these fields alone, where nothing
+ * Formulas over so few answers that all of them can be gone through: over yes or no, choices, ratings, numbers of which a field
+ * takes a handful, and one number or day that is cut where the formula turns ({@link TurningPoints}). What each gives is worked out by the evaluation, in a document of these fields alone, where nothing
  * folds; so what is said of such a formula is exact. One that loops is left alone, for how much it may do hangs on what else
  * there is.
  */
 final class FewAnswers {
 
     /** How many sets of answers are gone through for one formula, and for all of a template. */
-    private static final int MOST_EACH = 512;
+    private static final int MOST_EACH = 1_024;
 
-    private static final int MOST = 4_000;
+    private static final int MOST = 6_000;
 
     private final PreparedTemplate prepared;
     private final SymbolTable symbols;
@@ -64,22 +54,22 @@ final class FewAnswers {
         void see(Standing standing, int gate);
     }
 
-    /** Whether a formula is met that stands in no row; null where it is not over few answers. */
+    /** Whether a condition is met that stands in no row; null where it hangs on no formula over few answers. */
     @Nullable
-    Integer met(String formula) {
-        int[] known = variables.known(encoding.basis(formula, "met"), () -> seenMet(formula));
+    Integer met(Condition.Leaf leaf) {
+        FormulaRule.Met rule = FormulaRule.of(leaf);
+        int[] known = rule == null ? null : variables.known(encoding.basis(leaf, "met"), () -> seenMet(rule));
         return known == null ? null : known[0];
     }
 
-    private int @Nullable [] seenMet(String formula) {
-        List<Source> sources = sources(formula);
+    private int @Nullable [] seenMet(FormulaRule.Met rule) {
+        List<Source> sources = sources(rule);
         if (sources == null) {
             return null;
         }
-        Condition condition = new Condition.Written(formula);
         List<Integer> any = new ArrayList<>();
         see(sources, null, (standing, gate) -> {
-            if (standing.holds(condition, null, "")) {
+            if (standing.holds(rule.leaf(), null, "")) {
                 any.add(gate);
             }
         });
@@ -87,18 +77,20 @@ final class FewAnswers {
     }
 
     /** Which region of a field a formula gives; null where that is not over few answers. */
-    int @Nullable [] given(Field field, String formula, List<Region> regions) {
+    int @Nullable [] given(FormulaRule.Given rule, List<Region> regions) {
+        Field field = rule.field();
         return variables.known(
-                encoding.basis(formula, "given", field.key(), field.kind()), () -> seenGiven(field, formula, regions));
+                encoding.basis(rule.formula(), "given", field.key(), field.kind()), () -> seenGiven(rule, regions));
     }
 
-    private int @Nullable [] seenGiven(Field field, String formula, List<Region> regions) {
-        List<Source> sources = isOfRegions(field) ? sources(formula) : null;
+    private int @Nullable [] seenGiven(FormulaRule.Given rule, List<Region> regions) {
+        Field field = rule.field();
+        List<Source> sources = isOfRegions(field) ? sources(rule) : null;
         if (sources == null) {
             return null;
         }
-        Field alone =
-                Field.of(field.key(), field.label(), field.kind()).withValue(new FieldValue.WorkedOut(formula, false));
+        Field alone = Field.of(field.key(), field.label(), field.kind())
+                .withValue(new FieldValue.WorkedOut(rule.formula(), false));
         List<BigDecimal> edges = variables.cutting().allEdges(field.key());
         List<List<Integer>> given = new ArrayList<>();
         regions.forEach(region -> given.add(new ArrayList<>()));
@@ -125,15 +117,7 @@ final class FewAnswers {
 
     private static int region(Value value, List<Region> regions, List<BigDecimal> edges) {
         BigDecimal point = value.isBlank() ? null : Line.point(value);
-        int position = -1;
-        if (point != null) {
-            int below = 0;
-            while (below < edges.size() && edges.get(below).compareTo(point) < 0) {
-                below++;
-            }
-            boolean isEdge = below < edges.size() && edges.get(below).compareTo(point) == 0;
-            position = 2 * below + (isEdge ? 1 : 0);
-        }
+        int position = point == null ? -1 : Line.position(point, edges);
         for (int i = 0; i < regions.size(); i++) {
             Region region = regions.get(i);
             if (point == null ? value.equals(region.value()) : region.position() == position) {
@@ -143,22 +127,20 @@ final class FewAnswers {
         return -1;
     }
 
-    /** What a formula names; null where that is anything but fields of few answers, or it is too much. */
-    private @Nullable List<Source> sources(String formula) {
-        if (!isPlain(formula)) {
+    /** What a rule names; null where that is anything but fields of few answers and one that it follows, or it is too much. */
+    private @Nullable List<Source> sources(FormulaRule rule) {
+        List<Tree> trees = rule.trees();
+        if (trees == null || !trees.stream().allMatch(FewAnswers::isPlain)) {
             return null;
         }
         List<Source> sources = new ArrayList<>();
         long ways = 1;
-        for (var use : symbols.uses(formula)) {
-            Field field = symbols.field(use.name());
+        for (String name : rule.names(symbols)) {
+            Field field = symbols.field(name);
             if (field == null || symbols.rowsAround(field.key()) != null) {
                 return null;
             }
-            if (sources.stream().anyMatch(source -> source.field().equals(field))) {
-                continue;
-            }
-            Source source = source(field);
+            Source source = source(rule, field);
             ways *= source == null ? MOST_EACH + 1L : source.regions().size();
             if (source == null || ways > MOST_EACH) {
                 return null;
@@ -172,14 +154,6 @@ final class FewAnswers {
         return sources;
     }
 
-    private static boolean isPlain(String formula) {
-        try {
-            return isPlain(Formula.tree(formula));
-        } catch (FormulaProblem notUnderstood) {
-            return false;
-        }
-    }
-
     private static boolean isPlain(Tree tree) {
         return !(tree instanceof Tree.For)
                 && !(tree instanceof Tree.Quantified)
@@ -187,22 +161,28 @@ final class FewAnswers {
                 && tree.children().stream().allMatch(FewAnswers::isPlain);
     }
 
-    private @Nullable Source source(Field field) {
+    private @Nullable Source source(FormulaRule rule, Field field) {
         FieldKind kind = field.kind();
+        boolean isFollowed = variables.cutting().isAlong(prepared, rule, field.key());
         boolean isFew = kind instanceof FieldKind.YesNo
                 || (kind instanceof FieldKind.OneChoice it && !it.other())
                 || kind.isNumeric();
-        if (!isFew || !(variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions))) {
+        if (!(isFew || isFollowed) || !(variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions))) {
             return null;
         }
-        boolean isEachOne = regions.stream()
-                .allMatch(region -> region.isBlank()
-                        || (region.value() != null && (!field.kind().isNumeric() || region.isSingle())));
+        boolean isEachOne = isFollowed
+                || regions.stream()
+                        .allMatch(region -> region.isBlank()
+                                || (region.value() != null && (!kind.isNumeric() || region.isSingle())));
         return isEachOne ? new Source(field, regions, encoding.counting(field)) : null;
     }
 
     private void see(List<Source> sources, @Nullable Field told, Sight sight) {
-        CompiledTemplate alone = alone(sources, told);
+        FormulaDocument alone = new FormulaDocument(
+                prepared.template(),
+                variables.today(),
+                sources.stream().map(Source::field).toList(),
+                told == null ? List.of() : List.of(told));
         int[] at = new int[sources.size()];
         while (true) {
             Map<String, String> answers = new TreeMap<>();
@@ -213,7 +193,7 @@ final class FewAnswers {
                 counts[i] = source.counting()[at[i]];
             }
             sight.see(
-                    alone.standing(new Answers(answers), new Context(variables.today(), Stage.FILLING, "")),
+                    alone.standing(answers),
                     gates.and(Arrays.stream(counts).boxed().toList()));
             int next = 0;
             while (next < at.length && ++at[next] == sources.get(next).regions().size()) {
@@ -223,30 +203,5 @@ final class FewAnswers {
                 return;
             }
         }
-    }
-
-    /** A document of these fields alone, where all that is typed counts; no field has a key with a capital. */
-    private CompiledTemplate alone(List<Source> sources, @Nullable Field told) {
-        List<Item> items = new ArrayList<>();
-        for (Source source : sources) {
-            Field field = source.field();
-            FieldKind kind = field.kind() instanceof FieldKind.Choosing it ? it.withOffer(null) : field.kind();
-            items.add(Field.of(field.key(), field.label(), kind));
-        }
-        if (told != null) {
-            items.add(told);
-        }
-        Template template = prepared.template();
-        return CompiledTemplate.ofValid(new Template(
-                "Few answers",
-                "",
-                List.of(new Page("Page", "", null, List.of(Section.of("Section", "", items)))),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                template.pageSettings(),
-                List.of(),
-                List.of()));
     }
 }

@@ -28,6 +28,9 @@ record Line(
     /** How many answers are a handful: as many as the longest scale in use, from 0 to 10. */
     private static final int MOST_FEW = 11;
 
+    /** How many digits before the point a number has that somebody may mean. */
+    private static final int MOST_MEANT = 18;
+
     private static final BigDecimal MINUTE = BigDecimal.valueOf(60);
     private static final LocalTime LAST = LocalTime.of(23, 59);
 
@@ -80,6 +83,26 @@ record Line(
             case Value.Time(var time) -> time(time);
             default -> null;
         };
+    }
+
+    /** Whether a number is one as nobody gives it: formulas turn there for want of digits. */
+    static boolean isFar(BigDecimal number) {
+        return (long) number.precision() - number.scale() > MOST_MEANT;
+    }
+
+    /** Where a point lies among some edges: even between two of them, odd at one. */
+    static int position(BigDecimal point, List<BigDecimal> edges) {
+        int below = 0;
+        while (below < edges.size() && edges.get(below).compareTo(point) < 0) {
+            below++;
+        }
+        boolean isEdge = below < edges.size() && edges.get(below).compareTo(point) == 0;
+        return 2 * below + (isEdge ? 1 : 0);
+    }
+
+    /** Whether its points are days. */
+    boolean isOfDays() {
+        return kind.isDay();
     }
 
     /** All answers that are accepted, where they are a handful; nothing where they are more. */

@@ -24,6 +24,7 @@ final class Question {
     private final List<Integer> reached = new ArrayList<>();
     private final Set<AnswerVariables.Group> groups = new LinkedHashSet<>();
     private final Set<Integer> usual = new LinkedHashSet<>();
+    private final Set<Integer> far = new LinkedHashSet<>();
     private final Set<OutOfReach> outOfReach = new LinkedHashSet<>();
     private final boolean isImpossible;
 
@@ -66,22 +67,46 @@ final class Question {
             return null;
         }
         List<Integer> assumed = new ArrayList<>();
+        for (int each : far) {
+            values = preferred(-number(each), assumed, values);
+        }
+        for (AnswerVariables.Group counts : variables.rows().values()) {
+            values = fewest(counts.variables(), assumed, values);
+        }
         for (int each : usual) {
-            int number = number(each);
-            if (values[number]) {
-                assumed.add(number);
-                continue;
-            }
-            assumed.add(number);
-            boolean[] fewer =
-                    solver.solve(assumed.stream().mapToInt(Integer::intValue).toArray());
-            if (fewer == null) {
-                assumed.removeLast();
-            } else {
-                values = fewer;
-            }
+            values = preferred(number(each), assumed, values);
         }
         return new Model(values);
+    }
+
+    /** What holds with as few rows as can be. */
+    private boolean[] fewest(int[] counts, List<Integer> assumed, boolean[] values) {
+        boolean[] fewer = values;
+        for (int count : counts) {
+            if (!isReached(count)) {
+                return fewer;
+            }
+            fewer = preferred(number(count), assumed, fewer);
+            if (fewer[number(count)]) {
+                return fewer;
+            }
+        }
+        return fewer;
+    }
+
+    /** What holds where something is so besides; the same as before where it cannot be so. */
+    private boolean[] preferred(int literal, List<Integer> assumed, boolean[] values) {
+        assumed.add(literal);
+        if (values[Math.abs(literal)] == (literal > 0)) {
+            return values;
+        }
+        boolean[] fewer =
+                solver.solve(assumed.stream().mapToInt(Integer::intValue).toArray());
+        if (fewer == null) {
+            assumed.removeLast();
+            return values;
+        }
+        return fewer;
     }
 
     /** Which variables hold. */
@@ -157,6 +182,9 @@ final class Question {
             open.push(gate);
             if (variables.isUsual(gate)) {
                 usual.add(gate);
+            }
+            if (variables.isFar(gate)) {
+                far.add(gate);
             }
         }
     }

@@ -191,13 +191,14 @@ final class StateGates {
         };
     }
 
-    /** Whether a condition for finishing is not met, or a check refuses an answer: of rows, in the one that stands for any. */
+    /** Whether a condition for finishing is not met, or a check refuses an answer: of rows, in any that is told apart. */
     int isHeldUp() {
         List<Integer> any = new ArrayList<>();
         for (FinishRule rule : template.finish()) {
             any.add(-encoding.met(rule.when(), null));
         }
-        template.fields().forEach(field -> any.add(refuses(field)));
+        template.fields()
+                .forEach(field -> encoding.everywhere(field.key()).forEach(row -> any.add(row.refuses(field))));
         return gates.or(any);
     }
 
