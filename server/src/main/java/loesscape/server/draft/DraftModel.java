@@ -1,11 +1,13 @@
 package loesscape.server.draft;
 
+import java.lang.ref.SoftReference;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -64,6 +66,8 @@ final class DraftModel {
 
     private final ReentrantLock proving = new ReentrantLock();
     private @Nullable Proven lastProven;
+    /** What was found of the revision that was looked through last; given up where memory is short. */
+    private final AtomicReference<@Nullable SoftReference<EveryFilling>> found;
 
     /** What was found for a day. */
     record Proven(
@@ -76,11 +80,14 @@ final class DraftModel {
     private record LastAsked(Answers answers, Context context, Stand stand) {}
 
     DraftModel(Template template) {
-        this(PreparedTemplate.of(template), TemplateIndex.of(template));
+        this(PreparedTemplate.of(template), TemplateIndex.of(template), new AtomicReference<>());
     }
 
-    /** Of a template that was prepared already, as by an edit. */
-    DraftModel(PreparedTemplate prepared, TemplateIndex parts) {
+    private DraftModel(
+            PreparedTemplate prepared,
+            TemplateIndex parts,
+            AtomicReference<@Nullable SoftReference<EveryFilling>> found) {
+        this.found = found;
         this.compiled = CompiledTemplate.ofValid(prepared);
         this.parts = parts;
         Sentences writing = new Sentences(prepared);
@@ -88,6 +95,16 @@ final class DraftModel {
         this.settings = DraftSettings.of(prepared, writing);
         this.bonds = Bonds.of(prepared);
         this.reasons = new Reasons(prepared);
+    }
+
+    /** The next revision, prepared by an edit: what was found of this one stays found where it is as it was. */
+    DraftModel next(PreparedTemplate prepared, TemplateIndex parts) {
+        return new DraftModel(prepared, parts, found);
+    }
+
+    /** The same for a revision that is read anew. */
+    DraftModel next(Template template) {
+        return next(PreparedTemplate.of(template), TemplateIndex.of(template));
     }
 
     /**
@@ -137,8 +154,11 @@ final class DraftModel {
     }
 
     private Proven prove(LocalDate today) {
-        EveryFilling every = EveryFilling.of(compiled, today);
-        return new Proven(
+        // Whoever looks through another revision meanwhile does without what was found before.
+        SoftReference<EveryFilling> kept = found.getAndSet(null);
+        EveryFilling before = kept == null ? null : kept.get();
+        EveryFilling every = before == null ? EveryFilling.of(compiled, today) : before.next(compiled, today);
+        Proven proven = new Proven(
                 today,
                 LogicFindings.of(every),
                 template().promises().stream()
@@ -148,6 +168,8 @@ final class DraftModel {
                         .map(outcome -> new DraftProof.TriedView(outcome.trial().name(), outcome.missed()))
                         .toList(),
                 DraftProof.TriedShare.of(TrialCoverage.of(compiled, today)));
+        found.set(new SoftReference<>(every));
+        return proven;
     }
 
     /** Looks at what a field reaches, one at a time: it may take as long as looking through everything. */

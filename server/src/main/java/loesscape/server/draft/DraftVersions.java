@@ -44,7 +44,9 @@ class DraftVersions {
         if (known != null && known.version().equals(copy.version())) {
             return known;
         }
-        return remembered(copy, new DraftModel(copy.template()));
+        return remembered(
+                copy,
+                known == null ? new DraftModel(copy.template()) : known.model().next(copy.template()));
     }
 
     /** Remembers a version that was prepared elsewhere. */

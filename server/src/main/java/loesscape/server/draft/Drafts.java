@@ -108,7 +108,7 @@ public class Drafts {
         }
         WorkingCopy after = templates.keep(before, edited.prepared().template(), change, Kind.EDIT, account);
         return differences.between(
-                id, model, versions.remembered(after, new DraftModel(edited.prepared(), edited.parts())), account);
+                id, model, versions.remembered(after, model.next(edited.prepared(), edited.parts())), account);
     }
 
     /** Keeps how the document stands with the answers somebody tries out as a trial. */

@@ -4,14 +4,16 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
+import loesscape.core.analysis.proof.SharedVariables.Group;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -38,28 +40,19 @@ final class AnswerVariables {
     private final LocalDate today;
     private final Cutting cutting;
     private final RowWitnesses witnesses;
-    private final Gates gates = new Gates();
+    private final SharedVariables shared;
+    private final Gates gates;
     private final Map<Object, Typed> typed = new LinkedHashMap<>();
     private final Map<String, Group> rows = new HashMap<>();
     private final Map<String, int[]> rowCounts = new HashMap<>();
-    private final Map<String, Group> orders = new HashMap<>();
-    private final Set<Integer> usual = new LinkedHashSet<>();
-    private final Set<Integer> far = new LinkedHashSet<>();
-    private final Map<Integer, Integer> accepted = new HashMap<>();
-    private final Map<Integer, Group> groups = new HashMap<>();
-    private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
-    private final Map<Object, Integer> unknown = new HashMap<>();
-    private final Map<Object, Optional<int[]>> known = new HashMap<>();
+    private final Set<Object> notKnown = new HashSet<>();
     private @Nullable Group stages;
     private @Nullable Group roles;
-
-    /** Variables exactly one of which holds. */
-    record Group(int[] variables) {}
 
     /**
      * The variables of what is typed into a field: one for each region, or one for each choice.
      *
-     * @param name of what is typed, which is the key of its field where nothing is worked out
+     * @param name of what is typed: the same for the same variables
      * @param row of which it is said, from 0; 0 too outside of rows
      */
     record Typed(String name, Field field, int row, FieldRegions regions, int[] variables) {}
@@ -69,7 +62,9 @@ final class AnswerVariables {
      *     all of them accept
      * @param besides clauses that none of them has, and that are asked all the same
      */
-    AnswerVariables(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
+    AnswerVariables(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today, SharedVariables shared) {
+        this.shared = shared;
+        this.gates = shared.gates();
         this.versions = List.copyOf(versions);
         this.today = today;
         this.cutting = Cutting.of(versions, besides, today);
@@ -115,31 +110,9 @@ final class AnswerVariables {
         return gates;
     }
 
-    /** The group of a variable exactly one of whose members holds; null where it is in none. */
-    @Nullable
-    Group group(int variable) {
-        return groups.get(variable);
-    }
-
-    /** Whether a variable says what is usual: that a field is blank, that there is no row. */
-    boolean isUsual(int variable) {
-        return usual.contains(variable);
-    }
-
-    /** Whether a variable says that an answer is a number as nobody gives one, though it would be taken. */
-    boolean isFar(int variable) {
-        return far.contains(variable);
-    }
-
-    /** What has to hold besides where a variable is asked about. */
-    int accepted(int variable) {
-        return accepted.getOrDefault(variable, Gates.TRUE);
-    }
-
-    /** What is out of reach where this variable stands for it; null for any other variable. */
-    @Nullable
-    OutOfReach outOfReach(int variable) {
-        return outOfReach.get(variable);
+    /** What other revisions have of them too. */
+    SharedVariables shared() {
+        return shared;
     }
 
     /** What cuts the answers. */
@@ -183,11 +156,7 @@ final class AnswerVariables {
      * @param signature all that decides it
      */
     int unknown(OutOfReach rule, Object signature) {
-        return unknown.computeIfAbsent(List.of(rule, signature), ignored -> {
-            int variable = gates.variable();
-            outOfReach.put(variable, rule);
-            return variable;
-        });
+        return shared.unknown(rule, signature);
     }
 
     /**
@@ -197,44 +166,23 @@ final class AnswerVariables {
      * @param fresh what is known of it; null for nothing, which is remembered too
      */
     int @Nullable [] known(Object signature, Supplier<int @Nullable []> fresh) {
-        // What is looked at may ask for others meanwhile.
-        Optional<int[]> before = known.get(signature);
-        if (before == null) {
-            before = Optional.ofNullable(fresh.get());
-            known.put(signature, before);
+        int[] found = notKnown.contains(signature) ? null : shared.known(signature, fresh);
+        if (found == null) {
+            notKnown.add(signature);
         }
-        return before.orElse(null);
+        return found;
     }
 
     /** How two fields compare that lie between the same edges: the first is less, the same, or more. */
     Group order(String pair) {
-        return orders.computeIfAbsent(pair, ignored -> oneOf(3));
+        return shared.oneOf(List.of("order", pair), 3);
     }
 
-    /** New variables exactly one of which holds. */
-    private Group oneOf(int size) {
-        Group group = new Group(new int[size]);
-        for (int i = 0; i < size; i++) {
-            group.variables()[i] = gates.variable();
-            groups.put(group.variables()[i], group);
-        }
-        return group;
-    }
-
-    /** The same where the first is what is usual: blank, no row, nobody in particular. */
-    private Group usuallyFirst(int size) {
-        Group group = oneOf(size);
-        if (size > 0) {
-            usual.add(group.variables()[0]);
-        }
-        return group;
-    }
-
-    private int[] oneOf(List<Region> regions) {
-        int[] variables = usuallyFirst(regions.size()).variables();
+    private int[] oneOf(Object identity, List<Region> regions) {
+        int[] variables = shared.usuallyFirst(identity, regions.size()).variables();
         for (int i = 0; i < variables.length; i++) {
             if (regions.get(i).value() instanceof Value.Number(var number) && Line.isFar(number)) {
-                far.add(variables[i]);
+                shared.setFar(variables[i]);
             }
         }
         return variables;
@@ -244,7 +192,7 @@ final class AnswerVariables {
     int stage(List<Stage> wanted) {
         Group known = stages;
         if (known == null) {
-            known = usuallyFirst(STAGES.size());
+            known = shared.usuallyFirst("stages", STAGES.size());
             stages = known;
         }
         List<Integer> any = new ArrayList<>();
@@ -260,7 +208,7 @@ final class AnswerVariables {
     int role(List<String> wanted) {
         Group known = roles;
         if (known == null) {
-            known = usuallyFirst(1 + roleKeys.size());
+            known = shared.usuallyFirst(List.of("roles", roleKeys), 1 + roleKeys.size());
             roles = known;
         }
         List<Integer> any = new ArrayList<>();
@@ -304,8 +252,8 @@ final class AnswerVariables {
                     .sorted()
                     .toArray();
             rowCounts.put(key, counts);
-            Group group = usuallyFirst(counts.length);
-            return group;
+            return shared.usuallyFirst(
+                    List.of("rows", key, IntStream.of(counts).boxed().toList()), counts.length);
         });
     }
 
@@ -326,24 +274,27 @@ final class AnswerVariables {
     private Typed typed(Field field, int row, Object identity) {
         return typed.computeIfAbsent(identity, ignored -> {
             FieldRegions regions = cutting.of(field.key());
+            boolean isWorkedOut = field.value() instanceof FieldValue.WorkedOut;
+            List<Object> all = List.of(identity, field.kind(), isWorkedOut, regions);
             int[] variables = switch (regions) {
-                case FieldRegions.OneOf(var all) -> oneOf(all);
+                case FieldRegions.OneOf(var some) -> oneOf(all, some);
                 case FieldRegions.AnyOf(var choices, var ignoredToo, var ignoredAlso) ->
-                    choices.stream().mapToInt(choice -> gates.variable()).toArray();
+                    shared.some(all, choices.size());
             };
-            if (field.value() instanceof FieldValue.WorkedOut) {
-                for (int variable : variables) {
-                    outOfReach.put(variable, new OutOfReach.WorkedOut(field.key()));
-                }
-            }
-            String name = identity instanceof String key ? key : field.key() + "#" + typed.size();
-            Typed fresh = new Typed(name, field, row, regions, variables);
+            Typed fresh = new Typed(name(field, variables), field, row, regions, variables);
             int bounds = bounds(fresh);
             for (int variable : variables) {
-                accepted.put(variable, bounds);
+                shared.setAccepted(variable, bounds);
+                if (isWorkedOut) {
+                    shared.setOutOfReach(variable, new OutOfReach.WorkedOut(field.key()));
+                }
             }
             return fresh;
         });
+    }
+
+    private static String name(Field field, int[] variables) {
+        return variables.length == 0 ? field.key() : field.key() + "#" + variables[0];
     }
 
     /** What answers of several choices have to keep beside: so many of them, where not all that is typed need count. */

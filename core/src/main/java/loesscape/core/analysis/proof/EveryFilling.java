@@ -9,6 +9,7 @@ import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.PreparedTemplate;
+import org.jspecify.annotations.Nullable;
 
 /**
  * All the ways in which a template can be filled in, looked at at once: whether something can be so, for any answers that are
@@ -26,17 +27,29 @@ public final class EveryFilling {
     private final AnswerVariables variables;
     private final Encoding encoding;
     private final Samples samples;
+    private final SharedVariables shared;
     private final Supplier<Solver> solvers;
     private final Search search;
 
-    private EveryFilling(CompiledTemplate compiled, List<Clause> besides, LocalDate today, Supplier<Solver> solvers) {
+    private EveryFilling(
+            CompiledTemplate compiled,
+            List<Clause> besides,
+            LocalDate today,
+            Supplier<Solver> solvers,
+            @Nullable EveryFilling before) {
         this.compiled = compiled;
         this.solvers = solvers;
+        if (before != null && before.shared.goesOn(today)) {
+            this.shared = before.shared;
+            this.samples = before.samples;
+        } else {
+            this.shared = new SharedVariables(today);
+            this.samples = new Samples(shared);
+        }
         PreparedTemplate prepared = compiled.prepared();
-        this.variables = new AnswerVariables(List.of(prepared), besides, today);
+        this.variables = new AnswerVariables(List.of(prepared), besides, today, shared);
         this.encoding = new Encoding(prepared, variables);
         this.search = new Search(variables, solvers, new RuleWords(prepared)::of);
-        this.samples = new Samples(variables);
     }
 
     /**
@@ -45,7 +58,7 @@ public final class EveryFilling {
      * @param today the day on which examples are tried
      */
     public static EveryFilling of(CompiledTemplate compiled, LocalDate today) {
-        return new EveryFilling(compiled, List.of(), today, MiniSat::new);
+        return new EveryFilling(compiled, List.of(), today, MiniSat::new, null);
     }
 
     /**
@@ -55,12 +68,22 @@ public final class EveryFilling {
      * @param today the day on which examples are tried
      */
     public static EveryFilling of(CompiledTemplate compiled, List<Clause> besides, LocalDate today) {
-        return new EveryFilling(compiled, besides, today, MiniSat::new);
+        return new EveryFilling(compiled, besides, today, MiniSat::new, null);
+    }
+
+    /**
+     * Every filling of another revision of this template, or of any other. What was found of conditions and fields that are
+     * still as they were is not looked for again. This one is not to be asked any more.
+     *
+     * @param today the day on which examples are tried
+     */
+    public EveryFilling next(CompiledTemplate later, LocalDate today) {
+        return new EveryFilling(later, List.of(), today, solvers, this);
     }
 
     /** The same with another solver. */
     static EveryFilling of(CompiledTemplate compiled, LocalDate today, Supplier<Solver> solvers) {
-        return new EveryFilling(compiled, List.of(), today, solvers);
+        return new EveryFilling(compiled, List.of(), today, solvers, null);
     }
 
     /** The template. */
@@ -70,8 +93,25 @@ public final class EveryFilling {
 
     /** Whether all of some claims can be so at the same time; what is said of rows is said of the same one. */
     public Decision decide(List<Claim> claims) {
-        int asked = variables.gates().and(claims.stream().map(encoding::claim).toList());
-        return search.decide(asked, example -> areSo(claims, example));
+        int asked = asked(claims);
+        if (Boolean.TRUE.equals(shared.isImpossible(asked))) {
+            return new Decision.Impossible();
+        }
+        Example before = shared.example(asked);
+        if (before != null && areSo(claims, before)) {
+            return new Decision.Possible(before);
+        }
+        Decision decision = search.decide(asked, example -> areSo(claims, example));
+        switch (decision) {
+            case Decision.Impossible ignored -> shared.setImpossible(asked, true);
+            case Decision.Possible(var example) -> shared.setExample(asked, example);
+            case Decision.NotDecided ignored -> {}
+        }
+        return decision;
+    }
+
+    private int asked(List<Claim> claims) {
+        return variables.gates().and(claims.stream().map(encoding::claim).toList());
     }
 
     /**
@@ -79,7 +119,11 @@ public final class EveryFilling {
      * looked for. What cannot be told counts as possible.
      */
     public boolean isImpossible(List<Claim> claims) {
-        int asked = variables.gates().and(claims.stream().map(encoding::claim).toList());
+        int asked = asked(claims);
+        Boolean before = shared.isImpossible(asked);
+        if (before != null) {
+            return before;
+        }
         if (samples.holds(asked)) {
             return false;
         }
@@ -88,7 +132,15 @@ public final class EveryFilling {
         if (model != null) {
             samples.learn(model);
         }
+        if (!question.isOpen()) {
+            shared.setImpossible(asked, model == null);
+        }
         return model == null && !question.isOpen();
+    }
+
+    /** How many gates there are, those of earlier revisions among them. */
+    int gates() {
+        return variables.gates().count();
     }
 
     /** The regions of a field. */

@@ -133,11 +133,11 @@ final class Examples {
     private Context context(Question.Model model) {
         Stage stage = Stage.FILLING;
         String role = "";
-        AnswerVariables.Group stages = variables.stages();
+        SharedVariables.Group stages = variables.stages();
         for (int i = 0; stages != null && i < stages.variables().length; i++) {
             stage = model.holds(stages.variables()[i]) ? AnswerVariables.STAGES.get(i) : stage;
         }
-        AnswerVariables.Group roles = variables.roles();
+        SharedVariables.Group roles = variables.roles();
         for (int i = 1; roles != null && i < roles.variables().length; i++) {
             role = model.holds(roles.variables()[i]) ? variables.roleKeys().get(i - 1) : role;
         }

@@ -80,7 +80,8 @@ final class FewAnswers {
     int @Nullable [] given(FormulaRule.Given rule, List<Region> regions) {
         Field field = rule.field();
         return variables.known(
-                encoding.basis(rule.formula(), "given", field.key(), field.kind()), () -> seenGiven(rule, regions));
+                encoding.basis(rule.formula(), "given", field.key(), field.kind(), regions),
+                () -> seenGiven(rule, regions));
     }
 
     private int @Nullable [] seenGiven(FormulaRule.Given rule, List<Region> regions) {

@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.IntStream;
 
 /**
  * What can be true or false, and what follows from it. Each thing is a whole number, its opposite the number below zero;
@@ -54,30 +53,51 @@ final class Gates {
     }
 
     int and(int... all) {
-        int[] sorted = IntStream.of(all)
-                .filter(part -> part != TRUE)
-                .boxed()
-                .sorted((a, b) ->
-                        Math.abs(a) == Math.abs(b) ? Integer.compare(a, b) : Integer.compare(Math.abs(a), Math.abs(b)))
-                .distinct()
-                .mapToInt(Integer::intValue)
-                .toArray();
-        for (int i = 0; i < sorted.length; i++) {
-            if (sorted[i] == FALSE || (i > 0 && sorted[i] == -sorted[i - 1])) {
+        int[] parts = sorted(all);
+        int count = 0;
+        for (int i = 0; i < parts.length; i++) {
+            int part = parts[i];
+            if (part == TRUE || (count > 0 && part == parts[count - 1])) {
+                continue;
+            }
+            if (part == FALSE || (count > 0 && part == -parts[count - 1])) {
                 return FALSE;
             }
+            parts[count++] = part;
         }
-        if (sorted.length <= 1) {
-            return sorted.length == 0 ? TRUE : sorted[0];
+        if (count <= 1) {
+            return count == 0 ? TRUE : parts[0];
         }
-        return known.computeIfAbsent(new Parts(sorted), made -> {
-            parts.add(made.all());
-            return parts.size() - 1;
+        return known.computeIfAbsent(new Parts(Arrays.copyOf(parts, count)), made -> {
+            this.parts.add(made.all());
+            return this.parts.size() - 1;
         });
     }
 
+    /** By the number, what is below zero before its opposite. */
+    private static int[] sorted(int[] all) {
+        int[] keys = new int[all.length];
+        for (int i = 0; i < all.length; i++) {
+            keys[i] = all[i] > 0 ? 2 * all[i] + 1 : -2 * all[i];
+        }
+        Arrays.sort(keys);
+        for (int i = 0; i < keys.length; i++) {
+            int number = keys[i] / 2;
+            keys[i] = keys[i] % 2 == 1 ? number : -number;
+        }
+        return keys;
+    }
+
     int or(int... any) {
-        return -and(IntStream.of(any).map(part -> -part).toArray());
+        return -and(opposites(any));
+    }
+
+    private static int[] opposites(int[] all) {
+        int[] opposites = new int[all.length];
+        for (int i = 0; i < all.length; i++) {
+            opposites[i] = -all[i];
+        }
+        return opposites;
     }
 
     int or(List<Integer> any) {

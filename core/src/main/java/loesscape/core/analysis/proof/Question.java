@@ -22,7 +22,7 @@ final class Question {
     private final int[] numbers;
 
     private final List<Integer> reached = new ArrayList<>();
-    private final Set<AnswerVariables.Group> groups = new LinkedHashSet<>();
+    private final Set<SharedVariables.Group> groups = new LinkedHashSet<>();
     private final Set<Integer> usual = new LinkedHashSet<>();
     private final Set<Integer> far = new LinkedHashSet<>();
     private final Set<OutOfReach> outOfReach = new LinkedHashSet<>();
@@ -70,7 +70,7 @@ final class Question {
         for (int each : far) {
             values = preferred(-number(each), assumed, values);
         }
-        for (AnswerVariables.Group counts : variables.rows().values()) {
+        for (SharedVariables.Group counts : variables.rows().values()) {
             values = fewest(counts.variables(), assumed, values);
         }
         for (int each : usual) {
@@ -177,29 +177,29 @@ final class Question {
 
     private void reach(int gate, Deque<Integer> open) {
         if (!isReached(gate)) {
-            numbers[gate] = solver.variable(variables.isUsual(gate));
+            numbers[gate] = solver.variable(variables.shared().isUsual(gate));
             reached.add(gate);
             open.push(gate);
-            if (variables.isUsual(gate)) {
+            if (variables.shared().isUsual(gate)) {
                 usual.add(gate);
             }
-            if (variables.isFar(gate)) {
+            if (variables.shared().isFar(gate)) {
                 far.add(gate);
             }
         }
     }
 
     private void variable(int variable, Deque<Integer> open) {
-        OutOfReach rule = variables.outOfReach(variable);
+        OutOfReach rule = variables.shared().outOfReach(variable);
         if (rule != null) {
             outOfReach.add(rule);
         }
-        int accepted = variables.accepted(variable);
+        int accepted = variables.shared().accepted(variable);
         if (accepted != Gates.TRUE) {
             reach(Math.abs(accepted), open);
             solver.clause(signed(accepted));
         }
-        AnswerVariables.Group group = variables.group(variable);
+        SharedVariables.Group group = variables.shared().group(variable);
         if (group == null || !groups.add(group)) {
             return;
         }

@@ -17,7 +17,7 @@ final class Samples {
     private static final int WORDS = DRAWN + LEARNED;
     private static final long SEED = 7;
 
-    private final AnswerVariables variables;
+    private final SharedVariables variables;
     private final Gates gates;
     private final RandomGenerator random =
             RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
@@ -29,7 +29,7 @@ final class Samples {
     private int known;
     private int learned;
 
-    Samples(AnswerVariables variables) {
+    Samples(SharedVariables variables) {
         this.variables = variables;
         this.gates = variables.gates();
         Arrays.fill(accepted, 0, DRAWN, -1);
@@ -110,7 +110,7 @@ final class Samples {
                     own[word] &= value(part, word);
                 }
             }
-        } else if (variables.group(gate) instanceof AnswerVariables.Group(var members)) {
+        } else if (variables.group(gate) instanceof SharedVariables.Group(var members)) {
             alternatives(members);
         } else {
             for (int word = 0; word < DRAWN; word++) {

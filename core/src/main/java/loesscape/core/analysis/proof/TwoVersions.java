@@ -29,7 +29,7 @@ public final class TwoVersions {
         this.after = after;
         PreparedTemplate was = before.prepared();
         PreparedTemplate is = after.prepared();
-        AnswerVariables variables = new AnswerVariables(List.of(was, is), List.of(), today);
+        AnswerVariables variables = new AnswerVariables(List.of(was, is), List.of(), today, new SharedVariables(today));
         this.gates = variables.gates();
         this.wasEncoded = new Encoding(was, variables);
         this.isEncoded = new Encoding(is, variables);

@@ -1,0 +1,121 @@
+package loesscape.core.analysis.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.random.RandomGenerator;
+import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.LogicFindings;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
+import loesscape.core.editing.Refusal;
+import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Standing;
+import loesscape.core.model.Aspect;
+import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.Node;
+import loesscape.core.model.Template;
+import loesscape.core.testing.Cases;
+import org.junit.jupiter.api.Test;
+
+/** What is remembered from one revision to the next, against looking at each anew, and against all its fillings. */
+class RevisionsTest {
+
+    @Test
+    void whatIsRememberedIsWhatIsFoundAnew() {
+        Cases.check("findings of revisions", 60, (random, size) -> {
+            Template template = SmallTemplates.withRoles(random).template();
+            EveryFilling every = EveryFilling.of(CompiledTemplate.compile(template), SmallTemplates.TODAY);
+            for (int i = 0; i < 5; i++) {
+                // Sometimes another one altogether, whose fields have the same keys and are otherwise.
+                template = random.nextInt(4) == 0
+                        ? SmallTemplates.withRoles(random).template()
+                        : edited(random, template);
+                CompiledTemplate compiled = CompiledTemplate.compile(template);
+                every = every.next(compiled, SmallTemplates.TODAY);
+                assertThat(told(LogicFindings.of(every)))
+                        .as("%s", template)
+                        .isEqualTo(told(LogicFindings.of(EveryFilling.of(compiled, SmallTemplates.TODAY))));
+            }
+        });
+    }
+
+    @Test
+    void whatIsRememberedIsWhatAllFillingsSay() {
+        Cases.check("revisions, all fillings gone through", 60, (random, size) -> {
+            EveryFilling every = null;
+            for (int i = 0; i < 4; i++) {
+                SmallTemplates.Small small = SmallTemplates.template(random, true);
+                CompiledTemplate compiled = CompiledTemplate.compile(small.template());
+                every = every == null
+                        ? EveryFilling.of(compiled, SmallTemplates.TODAY)
+                        : every.next(compiled, SmallTemplates.TODAY);
+                List<Standing> all = new ArrayList<>();
+                small.all()
+                        .forEach(answers -> all.add(compiled.standing(
+                                new Answers(answers),
+                                loesscape.core.evaluation.Context.filling(SmallTemplates.TODAY))));
+                for (Node node : compiled.template().nodes()) {
+                    for (boolean is : new boolean[] {true, false}) {
+                        Claim claim = new Claim.Shows(node.key(), is);
+                        boolean isSo = all.stream().anyMatch(standing -> Replay.isSo(claim, compiled, standing));
+                        assertThat(every.isImpossible(List.of(claim)))
+                                .as("%s of %s", claim, small.template())
+                                .isEqualTo(!isSo);
+                        assertThat(every.decide(List.of(claim)))
+                                .as("%s of %s", claim, small.template())
+                                .isInstanceOf(isSo ? Decision.Possible.class : Decision.Impossible.class);
+                    }
+                }
+            }
+        });
+    }
+
+    /** Gates that were made are made again, so that what does not change costs nothing: here all of it, back and forth. */
+    @Test
+    void whatWasThereBeforeTakesNoMoreRoom() {
+        Template template = SmallTemplates.withRoles(random()).template();
+        EveryFilling every = EveryFilling.of(CompiledTemplate.compile(template), SmallTemplates.TODAY);
+        LogicFindings.of(every);
+        int gates = every.gates();
+        for (int i = 0; i < 3; i++) {
+            every = every.next(CompiledTemplate.compile(template), SmallTemplates.TODAY);
+            LogicFindings.of(every);
+        }
+        assertThat(every.gates()).isEqualTo(gates);
+        assertThat(every.next(CompiledTemplate.compile(template), SmallTemplates.TODAY.plusDays(1))
+                        .gates())
+                .as("another day begins anew")
+                .isLessThanOrEqualTo(gates);
+    }
+
+    private static RandomGenerator random() {
+        return java.util.random.RandomGeneratorFactory.of("L64X128MixRandom").create(11);
+    }
+
+    private static Set<String> told(List<Finding> findings) {
+        Set<String> told = new TreeSet<>();
+        findings.forEach(finding -> told.add(finding.key() + ": " + finding.message()));
+        return told;
+    }
+
+    private static Template edited(RandomGenerator random, Template template) {
+        List<Condition> conditions = TemplateConditions.of(template);
+        List<Field> fields = template.fields();
+        Field field = fields.get(random.nextInt(fields.size()));
+        Condition condition = conditions.isEmpty() || random.nextInt(6) == 0
+                ? null
+                : conditions.get(random.nextInt(conditions.size()));
+        Aspect aspect = List.of(Aspect.SHOWN, Aspect.REQUIRED, Aspect.EDITABLE).get(random.nextInt(3));
+        try {
+            return Editing.apply(template, new Edit.SetCondition(List.of(field.key()), List.of(aspect), condition));
+        } catch (Refusal circle) {
+            return template;
+        }
+    }
+}
