@@ -48,7 +48,7 @@ export class Reaching {
   async layAcross(column: number, other: string): Promise<void> {
     const table = await request<ReachAcross>(
       "GET",
-      `${this.base}/across/${other}?${this.query}&column=${column}`,
+      `${this.base}/across/${other}?${this.query}&revision=${this.revision}&column=${column}`,
     );
     this.across = { column, other, table };
   }
@@ -122,8 +122,11 @@ export class Reaching {
     if (painted.length) await this.copy.setInReach(this.field, this.revision, this.edges, painted);
   }
 
-  /** Answers that show both sides of a cell. */
+  /** Answers that show both sides of a cell of the table as it was read. */
   examples(row: number, column: number): Promise<ReachExamples> {
-    return request("GET", `${this.base}/examples?${this.query}&row=${row}&column=${column}`);
+    return request(
+      "GET",
+      `${this.base}/examples?${this.query}&revision=${this.revision}&row=${row}&column=${column}`,
+    );
   }
 }

@@ -82,9 +82,10 @@ class DraftReach {
         return new ReachView(now.version().revision(), table);
     }
 
-    ReachAcross across(UUID id, Asked asked, int column, String other, ReachReading reading, long account) {
+    ReachAcross across(
+            UUID id, Asked asked, int revision, int column, String other, ReachReading reading, long account) {
         TryoutStore.Tryout tryout = tryouts.find(id, account);
-        return versions.current(id).model().reaching(model -> reach(model, asked), (model, reach) -> {
+        return at(id, revision).reaching(model -> reach(model, asked), (model, reach) -> {
             if (column < 0
                     || column >= reach.columns().size()
                     || model.prepared().symbols().field(other) == null
@@ -104,12 +105,21 @@ class DraftReach {
         });
     }
 
+    /** The draft as it was looked at: lines and columns of another revision may be others. */
+    private DraftModel at(UUID id, int revision) {
+        DraftVersions.Current now = versions.current(id);
+        if (now.version().revision() != revision) {
+            throw changed();
+        }
+        return now.model();
+    }
+
     private static Refusal changed() {
         return new Refusal("The document was changed in the meantime. Look at the table once more.");
     }
 
-    ReachExamples examples(UUID id, Asked asked, int row, int column) {
-        return versions.current(id).model().reaching(model -> reach(model, asked), (model, reach) -> {
+    ReachExamples examples(UUID id, Asked asked, int revision, int row, int column) {
+        return at(id, revision).reaching(model -> reach(model, asked), (model, reach) -> {
             if (row < 0
                     || row >= reach.rows().size()
                     || column < 0

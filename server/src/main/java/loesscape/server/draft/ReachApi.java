@@ -75,28 +75,38 @@ class ReachApi {
                 .body(CommaSeparated.write(lines).getBytes(StandardCharsets.UTF_8));
     }
 
-    /** One of its columns by the answers to another field too. */
+    /**
+     * One of its columns by the answers to another field too.
+     *
+     * @param revision of the draft of which the table tells, as with what is set
+     */
     @GetMapping("/across/{other}")
     ReachAcross across(
             @PathVariable UUID id,
             @PathVariable String field,
             @PathVariable String other,
+            @RequestParam int revision,
             @RequestParam int column,
             @RequestParam(defaultValue = "HELD") DraftReach.ReachReading reading,
             @RequestParam MultiValueMap<String, String> asked,
             @AuthenticationPrincipal Author author) {
-        return reach.across(id, asked(field, asked), column, other, reading, author.id());
+        return reach.across(id, asked(field, asked), revision, column, other, reading, author.id());
     }
 
-    /** Answers for which something is so in a line, and others for which it is not. */
+    /**
+     * Answers for which something is so in a line, and others for which it is not.
+     *
+     * @param revision of the draft of which the table tells
+     */
     @GetMapping("/examples")
     ReachExamples examples(
             @PathVariable UUID id,
             @PathVariable String field,
+            @RequestParam int revision,
             @RequestParam int row,
             @RequestParam int column,
             @RequestParam MultiValueMap<String, String> asked) {
-        return reach.examples(id, asked(field, asked), row, column);
+        return reach.examples(id, asked(field, asked), revision, row, column);
     }
 
     /** Sets what is to be so in some lines. */

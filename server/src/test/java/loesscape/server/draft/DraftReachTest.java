@@ -49,14 +49,16 @@ class DraftReachTest {
                     planned_depth?edge=                    | at which answer
                     purpose?edge=30                        | have no edges
                     gone                                   | no longer in the document
-                    planned_depth/examples?row=99&column=0 | changed in the meantime
-                    planned_depth/examples?row=0&column=-1 | changed in the meantime
-                    planned_depth/across/gone?column=0     | changed in the meantime
-                    planned_depth/across/planned_depth?column=0 | changed in the meantime
+                    planned_depth/examples?revision={now}&row=99&column=0 | changed in the meantime
+                    planned_depth/examples?revision={now}&row=0&column=-1 | changed in the meantime
+                    planned_depth/across/gone?revision={now}&column=0 | changed in the meantime
+                    planned_depth/across/planned_depth?revision={now}&column=0 | changed in the meantime
                     """)
     void whatCannotBeAskedIsRefusedInWords(String asked, String words) {
         Visitor author = SERVER.author();
-        assertThat(author.get(draft(author, PERMIT) + "/reach/" + asked)
+        String draft = draft(author, PERMIT);
+        String revision = author.get(draft).ok().json().get("revision").toString();
+        assertThat(author.get(draft + "/reach/" + asked.replace("{now}", revision))
                         .problem(422)
                         .json()
                         .get("detail")
@@ -95,6 +97,33 @@ class DraftReachTest {
         author.post(draft + "/undo", null).ok();
         assertThat(author.get(draft).ok().json().at("/nodes/notes/node/shown").isNull())
                 .isTrue();
+    }
+
+    /** A line and a column are those of the table that was read, not of one that has come since. */
+    @Test
+    void examplesAreThoseOfTheDocumentThatWasLookedAt() {
+        Visitor author = SERVER.author();
+        String draft = draft(author, PERMIT);
+        int revision = author.get(draft).ok().json().get("revision").intValue();
+        String examples = draft + "/reach/planned_depth/examples?reading=ALL&row=0&column=0&revision=";
+        String across = draft + "/reach/planned_depth/across/purpose?column=0&revision=";
+        author.get(examples + revision).ok();
+        author.get(across + revision).ok();
+        author.post(
+                        draft + "/edits",
+                        "{\"revision\":%d,\"edit\":{\"type\":\"relabel\",\"key\":\"nearest_log\",\"label\":\"Nearest\"}}"
+                                .formatted(revision))
+                .ok();
+        for (String asked : List.of(examples, across)) {
+            assertThat(author.get(asked + revision)
+                            .problem(422)
+                            .json()
+                            .get("detail")
+                            .stringValue())
+                    .contains("changed in the meantime");
+            author.get(asked + (revision + 1)).ok();
+        }
+        author.post(draft + "/undo", null).ok();
     }
 
     /** Cells that begin like a formula are texts in whatever program opens the table. */
