@@ -85,3 +85,16 @@ test("an edge that cannot be is no edge, the table stays, and what is said of it
   expect(reaching.trouble).toBe("");
   stop();
 });
+
+test("examples are asked for of the revision whose lines are looked at", async () => {
+  const all = serverThat(({ path }) => ({
+    body: path.includes("examples")
+      ? { yes: null, no: null, because: [] }
+      : { revision: 7, table: table("depth") },
+  }));
+  await reaching.load();
+  await reaching.examples(2, 1);
+  expect(all.at(-1)?.path).toBe(
+    "/api/templates/t/draft/reach/depth/examples?reading=HELD&revision=7&row=2&column=1",
+  );
+});
