@@ -10,7 +10,7 @@ import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /** What a formula gives as the value of a field. */
-final class WorkedOut {
+public final class WorkedOut {
 
     private WorkedOut() {}
 
@@ -32,8 +32,12 @@ final class WorkedOut {
         };
     }
 
-    /** A number rounded to some decimals; blank where it has more digits than a number may have. */
-    static Value number(BigDecimal number, int decimals) {
+    /**
+     * A number rounded to some decimals, halves away from zero; blank where it has more digits than a number may have.
+     *
+     * @param decimals of the field it is worked out for
+     */
+    public static Value number(BigDecimal number, int decimals) {
         if (number.precision() - (long) number.scale() > Numbers.MOST_DIGITS) {
             return Value.blank();
         }

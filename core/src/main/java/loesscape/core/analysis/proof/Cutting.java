@@ -46,7 +46,7 @@ final class Cutting {
     private final Set<String> fixed = new LinkedHashSet<>();
     private final Map<String, String> alike = new HashMap<>();
     private final Map<String, FieldRegions> regions = new LinkedHashMap<>();
-    private final TurningPoints turningPoints;
+    private final TurningPoints turningPoints = new TurningPoints();
     private final Map<Asked, Found> along = new HashMap<>();
 
     /** A rule of a version. */
@@ -66,7 +66,6 @@ final class Cutting {
 
     private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
         this.today = today;
-        this.turningPoints = new TurningPoints(today);
         besides.forEach(this::look);
         Map<String, Field> fields = new LinkedHashMap<>();
         for (PreparedTemplate version : versions) {

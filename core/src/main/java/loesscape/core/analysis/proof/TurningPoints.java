@@ -8,21 +8,20 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.function.Function;
-import loesscape.core.evaluation.Standing;
-import loesscape.core.evaluation.TypedText;
+import loesscape.core.evaluation.WorkedOut;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.Program;
 import loesscape.core.expression.Tree;
+import loesscape.core.expression.Work;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Field;
-import loesscape.core.model.FieldKind;
-import loesscape.core.model.FieldValue;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
@@ -36,17 +35,12 @@ final class TurningPoints {
     /** How many sets of the other answers are gone through for a formula, and how often formulas are worked out in all. */
     private static final int MOST_SETS = 64;
 
-    private static final int MOST_TRIES = 30_000;
+    private static final int MOST_TRIES = 400_000;
 
     /** How many answers of the one field may tell something apart. */
     private static final int MOST_POINTS = 60;
 
-    private final LocalDate today;
     private int tries;
-
-    TurningPoints(LocalDate today) {
-        this.today = today;
-    }
 
     /**
      * @param key of the field that is followed
@@ -84,7 +78,7 @@ final class TurningPoints {
         }
         try {
             return new Hunt(prepared, rule, List.copyOf(sources), followed, line, edges, turns).along();
-        } catch (FormulaProblem | TooManyTries notFound) {
+        } catch (FormulaProblem | TooManyTries | Work.TooMuchWork notFound) {
             return null;
         }
     }
@@ -97,6 +91,23 @@ final class TurningPoints {
             }
         }
         return size;
+    }
+
+    /** What a value is to a formula. */
+    private static @Nullable Object given(Value value) {
+        return switch (value) {
+            case Value.Number(var number) -> number;
+            case Value.YesNo(var yes) -> yes;
+            case Value.Date(var date) -> date;
+            case Value.Chosen(var choice, var ignored) -> choice;
+            default -> null;
+        };
+    }
+
+    /** Something that comes of the answers, and how it is now. */
+    private interface Watched {
+
+        Object state();
     }
 
     private static final class TooManyTries extends RuntimeException {
@@ -112,10 +123,10 @@ final class TurningPoints {
         private final List<Source> sources;
         private final Field followed;
         private final Line line;
-        private final List<Function<Standing, Object>> watched = new ArrayList<>();
-        private final FormulaDocument document;
+        private final List<Watched> watched = new ArrayList<>();
         private final TreeSet<BigDecimal> points = new TreeSet<>();
-        private final Map<String, String> answers = new TreeMap<>();
+        /** What stands for the names of the sources, and last for the field that is followed. */
+        private final @Nullable Object[] values;
 
         Hunt(
                 PreparedTemplate prepared,
@@ -128,31 +139,41 @@ final class TurningPoints {
             this.sources = sources;
             this.followed = followed;
             this.line = line;
-            List<Field> typed =
-                    new ArrayList<>(sources.stream().map(Source::field).toList());
-            typed.add(followed);
-            List<Field> workedOut = new ArrayList<>();
+            this.values = new Object[sources.size() + 1];
             for (OneWay.Turn turn : turns) {
                 // Both, for the two sides may be the same for some answers between.
                 for (Tree.Test test : List.of(Tree.Test.AT_MOST, Tree.Test.AT_LEAST)) {
-                    String key = "Turn_" + workedOut.size();
-                    workedOut.add(Field.of(key, key, new FieldKind.YesNo())
-                            .withValue(new FieldValue.WorkedOut(
-                                    Formula.text(new Tree.Comparison(test, turn.one(), turn.other())), false)));
-                    watched.add(standing -> standing.counting(key, ""));
+                    Program program =
+                            program(prepared, Formula.text(new Tree.Comparison(test, turn.one(), turn.other())));
+                    watched.add(() -> Objects.requireNonNullElse(program.run(values), ""));
                 }
             }
             if (rule instanceof FormulaRule.Given(var field, var formula)) {
-                workedOut.add(Field.of(field.key(), field.label(), field.kind())
-                        .withValue(new FieldValue.WorkedOut(formula, false)));
-                watched.add(standing -> place(standing.counting(field.key(), ""), edges));
+                Program program = program(prepared, formula);
+                watched.add(() -> place(field, program.run(values), edges));
             }
-            this.document = new FormulaDocument(prepared.template(), today, typed, workedOut);
         }
 
-        private Object place(Value value, List<BigDecimal> edges) {
+        private Program program(PreparedTemplate prepared, String formula) {
+            List<String> names = new ArrayList<>(
+                    sources.stream().map(source -> source.field().key()).toList());
+            names.add(followed.key());
+            SymbolTable symbols = prepared.symbols();
+            return Formula.of(formula, symbols.types(null)).compile(names, Set.of(), symbols.language());
+        }
+
+        private static Object place(Field field, @Nullable Object result, List<BigDecimal> edges) {
+            Value value = switch (result) {
+                case BigDecimal number
+                when field.kind().isNumeric() ->
+                    WorkedOut.number(number, field.kind().mostDecimals());
+                case LocalDate day -> new Value.Date(day);
+                case null, default -> Value.blank();
+            };
             BigDecimal point = Line.point(value);
-            return point == null ? value : Line.position(point, edges);
+            return point != null
+                    ? Line.position(point, edges)
+                    : Objects.requireNonNullElse(result instanceof BigDecimal ? null : result, "");
         }
 
         Along along() {
@@ -165,9 +186,8 @@ final class TurningPoints {
                 search();
                 return;
             }
-            Source source = sources.get(from);
-            for (Region region : source.regions()) {
-                answers.put(source.field().key(), region.typed());
+            for (Region region : sources.get(from).regions()) {
+                values[from] = given(Objects.requireNonNull(region.value()));
                 sets(from + 1);
             }
         }
@@ -182,29 +202,23 @@ final class TurningPoints {
             BigDecimal nearest = lowest.max(highest.min(BigDecimal.ZERO));
             TreeSet<BigDecimal> starts =
                     new TreeSet<>(List.of(lowest, floor(nearest).max(lowest)));
-            Map<BigDecimal, Standing> seen = new HashMap<>();
-            for (Function<Standing, Object> each : watched) {
+            for (Watched each : watched) {
                 List<BigDecimal> pieces = new ArrayList<>(starts);
                 for (int i = 0; i < pieces.size(); i++) {
                     if (i + 1 == pieces.size()) {
-                        turns(each, pieces.get(i), highest, starts, seen);
+                        turns(each, pieces.get(i), highest, starts);
                     } else {
                         BigDecimal last = before(pieces.get(i + 1));
-                        turns(each, pieces.get(i), last, starts, seen);
-                        turns(each, last, pieces.get(i + 1), starts, seen);
+                        turns(each, pieces.get(i), last, starts);
+                        turns(each, last, pieces.get(i + 1), starts);
                     }
                 }
             }
         }
 
         /** Where something begins to be otherwise that goes one way from one answer to another. */
-        private void turns(
-                Function<Standing, Object> watched,
-                BigDecimal from,
-                BigDecimal to,
-                Set<BigDecimal> starts,
-                Map<BigDecimal, Standing> seen) {
-            if (from.compareTo(to) >= 0 || at(from, watched, seen).equals(at(to, watched, seen))) {
+        private void turns(Watched watched, BigDecimal from, BigDecimal to, Set<BigDecimal> starts) {
+            if (from.compareTo(to) >= 0 || at(from, watched).equals(at(to, watched))) {
                 return;
             }
             BigDecimal middle = middle(from, to);
@@ -216,21 +230,16 @@ final class TurningPoints {
                 }
                 return;
             }
-            turns(watched, from, middle, starts, seen);
-            turns(watched, middle, to, starts, seen);
+            turns(watched, from, middle, starts);
+            turns(watched, middle, to, starts);
         }
 
-        private Object at(BigDecimal point, Function<Standing, Object> watched, Map<BigDecimal, Standing> seen) {
-            Standing standing = seen.get(point);
-            if (standing == null) {
-                if (++tries > MOST_TRIES) {
-                    throw new TooManyTries();
-                }
-                answers.put(followed.key(), TypedText.of(line.value(point)));
-                standing = document.standing(answers);
-                seen.put(point, standing);
+        private Object at(BigDecimal point, Watched watched) {
+            if (++tries > MOST_TRIES) {
+                throw new TooManyTries();
             }
-            return watched.apply(standing);
+            values[sources.size()] = given(line.value(point));
+            return watched.state();
         }
 
         /** An answer between two, near nought before it is far away; the first of them where there is none between. */
