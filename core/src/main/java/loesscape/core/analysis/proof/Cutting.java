@@ -48,6 +48,8 @@ final class Cutting {
     private final Map<String, FieldRegions> regions = new LinkedHashMap<>();
     private final TurningPoints turningPoints = new TurningPoints();
     private final Map<Asked, Found> along = new HashMap<>();
+    private final Set<String> hasFilter = new HashSet<>();
+    private final Set<String> cellByCell = new HashSet<>();
 
     /** A rule of a version. */
     private record Asked(PreparedTemplate version, FormulaRule rule) {}
@@ -59,6 +61,9 @@ final class Cutting {
     private record Found(String followed, List<BigDecimal> cuts) {}
 
     private static final int MOST_ROUNDS = 4;
+
+    /** How many cells a list has at most that are told apart one by one. */
+    private static final int MOST_CELLS = 100;
 
     private static final FieldRegions YES_OR_NO = oneOf(List.of(
             Region.of(FieldKind.YesNo.YES, new Value.YesNo(true)),
@@ -73,6 +78,7 @@ final class Cutting {
                 look(leaf);
             }
             bands(version.template());
+            filters(version.template());
             for (Field each : version.template().fields()) {
                 fields.merge(each.key(), each, CommonAnswers::of);
             }
@@ -377,21 +383,46 @@ final class Cutting {
         return common;
     }
 
-    /** One cell for all that no clause tells apart: a list may have a hundred thousand of them. */
+    /**
+     * One cell for all that no clause tells apart: a list may have a hundred thousand of them. Where it is short, and what is
+     * left of it hangs on others, or they hang on it, each by itself.
+     */
     private List<Region> cells(Field field, List<SymbolTable> symbols, ClauseMeaning meaning) {
         List<Clause> asking = clauses(field.key()).stream()
                 .filter(Clause.ChoiceClause.class::isInstance)
                 .distinct()
                 .toList();
         Map<List<Boolean>, Region> found = new LinkedHashMap<>();
-        for (String cell : commonCells(field.key(), symbols)) {
+        Set<String> common = commonCells(field.key(), symbols);
+        for (String cell : common) {
             Value value = new Value.Chosen(cell);
             List<Boolean> said = asking.stream()
                     .map(clause -> meaning.meets(clause, value, List.of()))
                     .toList();
             found.putIfAbsent(said, Region.of(cell, value));
         }
-        return List.copyOf(found.values());
+        if (!hasFilter.contains(field.key()) || common.size() > MOST_CELLS) {
+            return List.copyOf(found.values());
+        }
+        cellByCell.add(field.key());
+        return common.stream()
+                .map(cell -> Region.of(cell, new Value.Chosen(cell)))
+                .toList();
+    }
+
+    /** Whether each cell that a field offers is told apart from all others. */
+    boolean isCellByCell(String field) {
+        return cellByCell.contains(field);
+    }
+
+    /** Lists that leave cells for the answers of others, and those that these are the answers to. */
+    private void filters(Template template) {
+        for (Field field : template.fields()) {
+            if (field.kind() instanceof FieldKind.Lookup it && !it.filters().isEmpty()) {
+                hasFilter.add(field.key());
+                hasFilter.addAll(it.filters().values());
+            }
+        }
     }
 
     private static FieldRegions given(Field field) {

@@ -482,16 +482,30 @@ final class Encoding {
         };
     }
 
-    /** Which cells a list leaves for the answers of others is out of reach, but for that there are none for blank. */
+    /** Whether a list leaves a cell for the answers of others; where these are not few, all that is known is that a blank leaves none. */
     private int filtered(Field field, FieldKind.Lookup kind, String cell) {
+        if (variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions)) {
+            int[] offered = fewAnswers.offered(field, kind, regions);
+            for (int i = 1; offered != null && i < offered.length; i++) {
+                if (choice(regions.get(i)).equals(cell)) {
+                    return offered[i];
+                }
+            }
+        }
         List<Integer> all = new ArrayList<>();
         for (String key : kind.filters().values()) {
             all.add(answered(Objects.requireNonNull(symbols.field(key), key)));
         }
-        all.add(variables.unknown(
-                new OutOfReach.Cells(field.key()),
-                basis.of(List.of(cell, kind, row), kind.filters().values(), Set.of())));
+        all.add(variables.unknown(new OutOfReach.Cells(field.key()), offering(kind, cell, row)));
         return gates.and(all);
+    }
+
+    /** All that decides what a list leaves. */
+    Object offering(FieldKind.Lookup kind, Object... asked) {
+        List<Object> written = new ArrayList<>(List.of(asked));
+        written.add(kind);
+        written.add(Objects.requireNonNull(symbols.list(kind.list()), kind.list()));
+        return basis.of(written, kind.filters().values(), Set.of());
     }
 
     /** Holds where the counting value of a field of regions is one of some, none of them blank. */

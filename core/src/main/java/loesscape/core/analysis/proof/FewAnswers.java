@@ -3,9 +3,14 @@ package loesscape.core.analysis.proof;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Function;
+import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.expression.Tree;
 import loesscape.core.model.Condition;
@@ -107,6 +112,41 @@ final class FewAnswers {
         return isLost[0] ? null : given.stream().mapToInt(gates::or).toArray();
     }
 
+    /**
+     * For which answers of others a list leaves a cell, by the regions of its field; null where these others are not of few
+     * answers, or some cells are not told apart.
+     */
+    int @Nullable [] offered(Field field, FieldKind.Lookup kind, List<Region> regions) {
+        return variables.known(
+                encoding.offering(kind, "offered", field.key(), regions), () -> seenOffered(field, kind, regions));
+    }
+
+    private int @Nullable [] seenOffered(Field field, FieldKind.Lookup kind, List<Region> regions) {
+        List<Source> sources = variables.cutting().isCellByCell(field.key())
+                ? sources(
+                        new LinkedHashSet<>(kind.filters().values()),
+                        parent -> source(parent, isFew(parent) || isCellByCell(parent)))
+                : null;
+        if (sources == null) {
+            return null;
+        }
+        Map<String, List<Integer>> left = new HashMap<>();
+        see(sources, Field.of(field.key(), field.label(), kind), (standing, gate) -> {
+            if (standing.state().of(field.key()) instanceof FieldState it && it.offered() != null) {
+                it.offered()
+                        .forEach(cell -> left.computeIfAbsent(cell, ignored -> new ArrayList<>())
+                                .add(gate));
+            }
+        });
+        return regions.stream()
+                .mapToInt(region -> gates.or(left.getOrDefault(region.typed(), List.of())))
+                .toArray();
+    }
+
+    private boolean isCellByCell(Field field) {
+        return variables.cutting().isCellByCell(field.key());
+    }
+
     private static boolean isOfRegions(Field field) {
         FieldKind kind = field.kind();
         return kind instanceof FieldKind.YesNo
@@ -134,19 +174,24 @@ final class FewAnswers {
         if (trees == null || !trees.stream().allMatch(FewAnswers::isPlain)) {
             return null;
         }
+        return sources(rule.names(symbols), field -> {
+            boolean isFollowed = variables.cutting().isAlong(prepared, rule, field.key());
+            return source(field, isFew(field) || isFollowed);
+        });
+    }
+
+    /** Some fields with what counts in each; null where one of them is none, or stands in rows, or it is too much. */
+    private @Nullable List<Source> sources(Collection<String> names, Function<Field, @Nullable Source> source) {
         List<Source> sources = new ArrayList<>();
         long ways = 1;
-        for (String name : rule.names(symbols)) {
+        for (String name : names) {
             Field field = symbols.field(name);
-            if (field == null || symbols.rowsAround(field.key()) != null) {
+            Source each = field == null || symbols.rowsAround(name) != null ? null : source.apply(field);
+            ways *= each == null ? MOST_EACH + 1L : each.regions().size();
+            if (each == null || ways > MOST_EACH) {
                 return null;
             }
-            Source source = source(rule, field);
-            ways *= source == null ? MOST_EACH + 1L : source.regions().size();
-            if (source == null || ways > MOST_EACH) {
-                return null;
-            }
-            sources.add(source);
+            sources.add(each);
         }
         if (gone + ways > MOST) {
             return null;
@@ -162,20 +207,24 @@ final class FewAnswers {
                 && tree.children().stream().allMatch(FewAnswers::isPlain);
     }
 
-    private @Nullable Source source(FormulaRule rule, Field field) {
+    /** A field with the answers that count in it; null where they are not to be gone through. */
+    private @Nullable Source source(Field field, boolean is) {
+        return is && variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions)
+                ? new Source(field, regions, encoding.counting(field))
+                : null;
+    }
+
+    /** Whether each region of a field is one answer. */
+    private boolean isFew(Field field) {
         FieldKind kind = field.kind();
-        boolean isFollowed = variables.cutting().isAlong(prepared, rule, field.key());
-        boolean isFew = kind instanceof FieldKind.YesNo
-                || (kind instanceof FieldKind.OneChoice it && !it.other())
-                || kind.isNumeric();
-        if (!(isFew || isFollowed) || !(variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions))) {
-            return null;
-        }
-        boolean isEachOne = isFollowed
-                || regions.stream()
-                        .allMatch(region -> region.isBlank()
-                                || (region.value() != null && (!kind.isNumeric() || region.isSingle())));
-        return isEachOne ? new Source(field, regions, encoding.counting(field)) : null;
+        return switch (variables.regions(field.key())) {
+            case FieldRegions.AnyOf ignored -> false;
+            case FieldRegions.OneOf(var regions) ->
+                kind instanceof FieldKind.YesNo
+                        || (kind instanceof FieldKind.OneChoice it && !it.other())
+                        || (kind.isNumeric()
+                                && regions.stream().allMatch(region -> region.isBlank() || region.isSingle()));
+        };
     }
 
     private void see(List<Source> sources, @Nullable Field told, Sight sight) {

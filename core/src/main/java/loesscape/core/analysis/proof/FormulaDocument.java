@@ -28,7 +28,7 @@ final class FormulaDocument {
     private final Context context;
 
     /**
-     * @param template whose language it has
+     * @param template whose language and lists it has
      * @param typed fields into which anything can be typed here that counts there, worked out or not
      * @param workedOut fields that are worked out from these
      */
@@ -43,7 +43,7 @@ final class FormulaDocument {
                 List.of(new Page("Page", "", null, List.of(Section.of("Section", "", items)))),
                 List.of(),
                 List.of(),
-                List.of(),
+                template.lists(),
                 List.of(),
                 template.pageSettings(),
                 List.of(),
@@ -55,6 +55,7 @@ final class FormulaDocument {
         boolean isWorkedOut = field.value() instanceof FieldValue.WorkedOut;
         return switch (field.kind()) {
             case FieldKind.Choosing it -> it.withOffer(null);
+            case FieldKind.Lookup it -> new FieldKind.Lookup(it.list(), it.column(), Map.of());
             case FieldKind.Number it when isWorkedOut -> new FieldKind.Number(it.decimals(), it.unit(), null, null);
             case FieldKind.Money it when isWorkedOut -> new FieldKind.Money(it.currency(), null, null);
             case FieldKind kind -> kind;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.Names;
 import loesscape.core.expression.Tree;
 import loesscape.core.expression.Use;
 import loesscape.core.model.Clause;
@@ -15,6 +16,7 @@ import loesscape.core.model.Dependencies;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.References;
 import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
@@ -37,15 +39,7 @@ sealed interface FormulaRule {
     }
 
     private static boolean hasFormula(Condition.Leaf leaf) {
-        return operands(leaf).stream().anyMatch(Operand.FormulaOperand.class::isInstance);
-    }
-
-    private static List<Operand> operands(Condition.Leaf leaf) {
-        return switch (leaf) {
-            case Clause.Comparison it -> it.operands();
-            case Clause.Between it -> it.operands();
-            default -> List.of();
-        };
+        return References.operands(leaf).stream().anyMatch(Operand.FormulaOperand.class::isInstance);
     }
 
     /** The fields that are worked out and cannot be typed over, those that hang on others first. */
@@ -73,14 +67,14 @@ sealed interface FormulaRule {
                 if (leaf instanceof Clause clause) {
                     names.add(clause.field());
                 }
-                for (Operand operand : operands(leaf)) {
+                for (Operand operand : References.operands(leaf)) {
                     switch (operand) {
                         case Operand.FieldOperand(var other) -> names.add(other);
                         case Operand.FormulaOperand(var formula) -> named(formula, symbols, names);
                         case Operand.NumberOperand ignored -> {}
                         case Operand.DateOperand ignored -> {}
                         case Operand.TimeOperand ignored -> {}
-                        case Operand.TodayOperand ignored -> names.add("today()");
+                        case Operand.TodayOperand ignored -> names.add(Names.TODAY);
                     }
                 }
             }
@@ -100,7 +94,7 @@ sealed interface FormulaRule {
                 case Met(Condition.Written(var formula)) -> List.of(Formula.tree(formula));
                 case Met(var leaf) -> {
                     List<Tree> compared = new ArrayList<>();
-                    for (Operand operand : operands(leaf)) {
+                    for (Operand operand : References.operands(leaf)) {
                         compared.add(new Tree.Comparison(
                                 Tree.Test.AT_MOST, new Tree.Name(((Clause) leaf).field()), tree(operand)));
                     }
@@ -117,7 +111,7 @@ sealed interface FormulaRule {
             case Operand.NumberOperand(var number) -> new Tree.Literal(number);
             case Operand.DateOperand(var date) -> new Tree.Literal(date);
             case Operand.TimeOperand(var time) -> new Tree.Literal(time);
-            case Operand.TodayOperand ignored -> new Tree.Name("today()");
+            case Operand.TodayOperand ignored -> new Tree.Name(Names.TODAY);
             case Operand.FieldOperand(var other) -> new Tree.Name(other);
             case Operand.FormulaOperand(var formula) -> Formula.tree(formula);
         };

@@ -40,6 +40,12 @@ final class TurningPoints {
     /** How many answers of the one field may tell something apart. */
     private static final int MOST_POINTS = 60;
 
+    /** The greatest number that can be typed; and one near nought, where most formulas turn. */
+    private static final BigDecimal FARTHEST =
+            BigDecimal.TEN.pow(Numbers.MOST_DIGITS).subtract(BigDecimal.ONE);
+
+    private static final BigDecimal SOON = BigDecimal.valueOf(100);
+
     private int tries;
 
     /**
@@ -54,7 +60,8 @@ final class TurningPoints {
     /**
      * The points of a rule; null where it is not such a formula, or one for which too much had to be tried.
      *
-     * @param sources what it names, by the name; null where one of it is no field, or stands in rows
+     * @param sources what it names besides the one field, each of few answers
+     * @param followed the one field
      * @param line how the answers to the one field lie
      * @param edges where the field is cut for which something is worked out; empty for a condition
      */
@@ -100,7 +107,8 @@ final class TurningPoints {
             case Value.YesNo(var yes) -> yes;
             case Value.Date(var date) -> date;
             case Value.Chosen(var choice, var ignored) -> choice;
-            default -> null;
+            case Value.Blank ignored -> null;
+            default -> throw new IllegalArgumentException("No answer to a field of few: " + value);
         };
     }
 
@@ -290,11 +298,6 @@ final class TurningPoints {
             return line.highest() == null ? most : line.highest().min(most);
         }
     }
-
-    private static final BigDecimal SOON = BigDecimal.valueOf(100);
-
-    private static final BigDecimal FARTHEST =
-            BigDecimal.TEN.pow(Numbers.MOST_DIGITS).subtract(BigDecimal.ONE);
 
     /** How many digits stand before the point. */
     private static int digits(BigDecimal number) {
