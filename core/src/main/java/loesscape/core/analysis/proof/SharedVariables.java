@@ -1,7 +1,6 @@
 package loesscape.core.analysis.proof;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -17,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class SharedVariables {
 
-    /** How many gates are remembered from one revision to the next: some three times those of a very large template. */
+    /** How many gates are remembered from one revision to the next; where there are more, the next begins anew. */
     private static final int MOST_GATES = 120_000;
 
     private final LocalDate today;
@@ -131,8 +130,7 @@ final class SharedVariables {
      * @param signature all that decides it
      */
     int unknown(OutOfReach rule, Object signature) {
-        List<Object> identity = new ArrayList<>(List.of(rule, signature));
-        return unknown.computeIfAbsent(identity, ignored -> {
+        return unknown.computeIfAbsent(List.of(rule, signature), ignored -> {
             int variable = gates.variable();
             outOfReach.put(variable, rule);
             return variable;
