@@ -103,6 +103,11 @@ public sealed interface Tree {
         };
     }
 
+    /** Whether a name stands anywhere in it. */
+    default boolean mentions(String name) {
+        return equals(new Name(name)) || children().stream().anyMatch(child -> child.mentions(name));
+    }
+
     private static List<Tree> with(Tree first, List<Tree> rest) {
         List<Tree> all = new ArrayList<>(rest.size() + 1);
         all.add(first);

@@ -45,6 +45,7 @@ final class AnswerVariables {
     private final Map<Object, Typed> typed = new LinkedHashMap<>();
     private final Map<String, Group> rows = new HashMap<>();
     private final Map<String, int[]> rowCounts = new HashMap<>();
+    private final Map<Together, Group> bands = new LinkedHashMap<>();
     private final Set<Object> notKnown = new HashSet<>();
     private @Nullable Group stages;
     private @Nullable Group roles;
@@ -171,6 +172,16 @@ final class AnswerVariables {
             notKnown.add(signature);
         }
         return found;
+    }
+
+    /** The bands of two fields that are looked at together. */
+    Group bands(Together together) {
+        return bands.computeIfAbsent(together, ignored -> shared.oneOf(together.identity(), together.bands()));
+    }
+
+    /** The bands that were asked for, by the fields. */
+    Map<Together, Group> bands() {
+        return bands;
     }
 
     /** How two fields compare that lie between the same edges: the first is less, the same, or more. */

@@ -48,6 +48,8 @@ final class Cutting {
     private final Map<String, FieldRegions> regions = new LinkedHashMap<>();
     private final TurningPoints turningPoints = new TurningPoints();
     private final Map<Asked, Found> along = new HashMap<>();
+    private final Map<String, Field> fields = new LinkedHashMap<>();
+    private final Pairs pairs;
     private final Set<String> hasFilter = new HashSet<>();
     private final Set<String> cellByCell = new HashSet<>();
 
@@ -72,7 +74,6 @@ final class Cutting {
     private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
         this.today = today;
         besides.forEach(this::look);
-        Map<String, Field> fields = new LinkedHashMap<>();
         for (PreparedTemplate version : versions) {
             for (Condition.Leaf leaf : TemplateConditions.leaves(version.template())) {
                 look(leaf);
@@ -85,11 +86,16 @@ final class Cutting {
         }
         // Once it is known what is compared with what.
         versions.forEach(version -> limits(version.template()));
-        formulas(versions, besides, fields);
+        formulas(versions, besides);
         SymbolTable symbols = versions.getFirst().symbols();
         ClauseMeaning meaning = new ClauseMeaning(symbols);
         fields.forEach((key, field) -> regions.put(
                 key, cut(field, versions.stream().map(PreparedTemplate::symbols).toList(), meaning)));
+        this.pairs = new Pairs(
+                versions.stream()
+                        .flatMap(version -> lookingAtTwo(version, besides).stream())
+                        .toList(),
+                this);
     }
 
     /**
@@ -105,6 +111,17 @@ final class Cutting {
     /** The regions of a field. */
     FieldRegions of(String field) {
         return Objects.requireNonNull(regions.get(field), field);
+    }
+
+    /** A field with the answers that all versions accept. */
+    Field field(String key) {
+        return Objects.requireNonNull(fields.get(key), key);
+    }
+
+    /** The two fields that a rule looks at, as far as it tells their answers apart; null where that is not known. */
+    @Nullable
+    Together together(PreparedTemplate version, FormulaRule rule) {
+        return pairs.of(version, rule);
     }
 
     /**
@@ -199,12 +216,12 @@ final class Cutting {
      * Looks at what hangs on formulas until that cuts nothing any more: where one hangs on what another gives, the one is
      * followed by the answers of the other.
      */
-    private void formulas(List<PreparedTemplate> versions, List<Clause> besides, Map<String, Field> fields) {
+    private void formulas(List<PreparedTemplate> versions, List<Clause> besides) {
         Map<PreparedTemplate, List<FormulaRule>> rules = new LinkedHashMap<>();
         versions.forEach(version -> rules.put(version, rules(version, besides)));
         rules.forEach((version, all) -> all.forEach(rule -> few(version, rule)));
         for (int round = 0; round < MOST_ROUNDS; round++) {
-            rules.forEach((version, all) -> all.forEach(rule -> along(version, rule, fields)));
+            rules.forEach((version, all) -> all.forEach(rule -> along(version, rule)));
             if (!along.entrySet().removeIf(each -> isCutAnew(each.getKey().rule(), each.getValue()))) {
                 return;
             }
@@ -246,7 +263,12 @@ final class Cutting {
     }
 
     /** The answers to a field at which a formula turns that looks at few answers else. */
-    private void along(PreparedTemplate version, FormulaRule rule, Map<String, Field> fields) {
+    private void along(PreparedTemplate version, FormulaRule rule) {
+        Pairs.Seen two = lookingAtTwo(version, rule);
+        if (two != null) {
+            two.fields().alone().forEach(each -> along(version, each));
+            return;
+        }
         List<TurningPoints.Source> sources = new ArrayList<>();
         Field followed = null;
         if (along.containsKey(new Asked(version, rule))) {
@@ -276,6 +298,52 @@ final class Cutting {
             found.points().forEach(point -> fixedEdge(found.key(), point));
             along.put(new Asked(version, rule), new Found(found.key(), cuts));
         }
+    }
+
+    /** The rules that look at two numbers or days, and at few answers else. */
+    private List<Pairs.Seen> lookingAtTwo(PreparedTemplate version, List<Clause> besides) {
+        List<FormulaRule> all = new ArrayList<>(rules(version, besides));
+        Stream.concat(TemplateConditions.leaves(version.template()).stream(), besides.stream())
+                .filter(Cutting::comparesFields)
+                .map(FormulaRule.Met::new)
+                .forEach(all::add);
+        List<Pairs.Seen> found = new ArrayList<>();
+        for (FormulaRule rule : new LinkedHashSet<>(all)) {
+            Pairs.Seen seen = lookingAtTwo(version, rule);
+            if (seen != null
+                    && seen.fields().alone().stream().allMatch(each -> along.containsKey(new Asked(version, each)))) {
+                found.add(seen);
+            }
+        }
+        return found;
+    }
+
+    private Pairs.@Nullable Seen lookingAtTwo(PreparedTemplate version, FormulaRule rule) {
+        Map<String, Line> lines = new HashMap<>();
+        List<TurningPoints.Source> few = new ArrayList<>();
+        Map<String, BigDecimal> sizes = new HashMap<>();
+        for (String name : rule.names(version.symbols())) {
+            Field field = version.symbols().field(name) == null ? null : field(name);
+            if (field == null || version.symbols().rowsAround(name) != null) {
+                return null;
+            }
+            if (fewAnswers(field) instanceof FieldRegions.OneOf(var some)) {
+                few.add(new TurningPoints.Source(field, some));
+                sizes.put(name, TurningPoints.size(some));
+            } else if (canBeFollowed(field) && !isWorkedOut(field)) {
+                lines.put(name, Line.of(field.kind()));
+            } else {
+                return null;
+            }
+        }
+        TwoFields fields = lines.size() == 2 ? TwoFields.of(rule, lines, sizes) : null;
+        return fields == null ? null : new Pairs.Seen(version, rule, fields, few);
+    }
+
+    private static boolean comparesFields(Condition.Leaf leaf) {
+        return leaf instanceof Comparing comparing
+                && comparing.operands().stream().anyMatch(Operand.FieldOperand.class::isInstance)
+                && comparing.operands().stream().noneMatch(Operand.FormulaOperand.class::isInstance);
     }
 
     private void bands(String field, List<Band> bands) {

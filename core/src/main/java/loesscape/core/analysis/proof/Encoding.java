@@ -602,7 +602,10 @@ final class Encoding {
 
     private int compared(Field field, Clause.Comparison it, Operand to, @Nullable String within) {
         if (to instanceof Operand.FieldOperand(var other)) {
-            return fields(field, Objects.requireNonNull(symbols.field(other), other), it, within);
+            Integer known = fewAnswers.met(it);
+            return known != null
+                    ? known
+                    : fields(field, Objects.requireNonNull(symbols.field(other), other), it, within);
         }
         Value fixed = fixed(field, to);
         return fixed == null ? formula(it, within) : fixed(field, it, List.of(fixed), within);
@@ -618,6 +621,10 @@ final class Encoding {
         if ((from == null && !(it.from() instanceof Operand.FieldOperand))
                 || (to == null && !(it.to() instanceof Operand.FieldOperand))) {
             return formula(it, within);
+        }
+        Integer known = fewAnswers.met(it);
+        if (known != null) {
+            return known;
         }
         // Outside, an edge that is “in” belongs to what lies outside.
         OrderTest above = it.fromIncluded() != it.outside() ? OrderTest.AT_LEAST : OrderTest.MORE;

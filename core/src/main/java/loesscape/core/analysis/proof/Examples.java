@@ -1,9 +1,13 @@
 package loesscape.core.analysis.proof;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 import loesscape.core.evaluation.Context;
@@ -58,6 +62,7 @@ final class Examples {
                 further(field.key(), section, counts.getOrDefault(section, 0), answers);
             }
         }
+        beside(model, answers);
         Context context = context(model);
         List<Example> examples = new ArrayList<>();
         examples.add(new Example(answers, context));
@@ -65,6 +70,57 @@ final class Examples {
             vary(new ArrayList<>(compared.entrySet()), 0, answers, context, examples);
         }
         return examples;
+    }
+
+    /** Two answers that are looked at together are those of the band that was found. */
+    private void beside(Question.Model model, Map<String, String> answers) {
+        Map<String, BigDecimal> placed = new HashMap<>();
+        variables.bands().forEach((together, group) -> {
+            int band = held(model, group.variables());
+            int mine = region(model, together.one().key());
+            int yours = region(model, together.other().key());
+            NavigableMap<Integer, Together.Point> own = together.cells().get(new Together.Cell(mine, yours));
+            if (band < 0 || own == null) {
+                return;
+            }
+            int nearest = Together.nearest(own, band);
+            Together.Point usual = Objects.requireNonNull(own.get(nearest));
+            BigDecimal one = placed.get(together.one().key());
+            BigDecimal other = placed.get(together.other().key());
+            if (one != null && other == null) {
+                other = together.otherBeside(one, yours, nearest);
+            } else if (one == null && other != null) {
+                one = together.oneBeside(other, mine, nearest);
+            } else if (one == null) {
+                one = usual.one();
+                other = usual.other();
+            }
+            if (one != null && other != null) {
+                placed.put(together.one().key(), one);
+                placed.put(together.other().key(), other);
+                answers.put(together.one().key(), together.typedOne(one));
+                answers.put(together.other().key(), together.typedOther(other));
+            }
+        });
+    }
+
+    private int region(Question.Model model, String field) {
+        for (AnswerVariables.Typed typed : variables.typed()) {
+            if (typed.field().key().equals(field) && typed.field().isTyped()) {
+                return held(model, typed.variables());
+            }
+        }
+        return -1;
+    }
+
+    /** Which of some variables holds; below 0 where none is reached. */
+    private static int held(Question.Model model, int[] variables) {
+        for (int i = 0; i < variables.length; i++) {
+            if (model.holds(variables[i])) {
+                return i;
+            }
+        }
+        return -1;
     }
 
     private static void vary(

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
 import loesscape.core.evaluation.NodeState.FieldState;
@@ -16,7 +17,6 @@ import loesscape.core.expression.Tree;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.FieldValue;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
@@ -50,8 +50,13 @@ final class FewAnswers {
         this.gates = variables.gates();
     }
 
-    /** A field that a formula names, and the answers that count in it, blank first. */
-    private record Source(Field field, List<Region> regions, int[] counting) {}
+    /**
+     * What a formula names: a field, or two that it looks at together.
+     *
+     * @param typed answers to them that stand for all
+     * @param counting for each of these, where such answers count
+     */
+    private record Source(List<Field> fields, List<Map<String, String>> typed, int[] counting) {}
 
     /** What a formula is asked, and where what counts is the answer of each region. */
     private interface Sight {
@@ -62,8 +67,11 @@ final class FewAnswers {
     /** Whether a condition is met that stands in no row; null where it hangs on no formula over few answers. */
     @Nullable
     Integer met(Condition.Leaf leaf) {
-        FormulaRule.Met rule = FormulaRule.of(leaf);
-        int[] known = rule == null ? null : variables.known(encoding.basis(leaf, "met"), () -> seenMet(rule));
+        FormulaRule.Met rule = new FormulaRule.Met(leaf);
+        if (!rule.hasFormula() && together(rule) == null) {
+            return null;
+        }
+        int[] known = variables.known(encoding.basis(leaf, "met", identity(rule)), () -> seenMet(rule));
         return known == null ? null : known[0];
     }
 
@@ -73,7 +81,7 @@ final class FewAnswers {
             return null;
         }
         List<Integer> any = new ArrayList<>();
-        see(sources, null, (standing, gate) -> {
+        see(sources, fields -> document(fields, rule), (standing, gate) -> {
             if (standing.holds(rule.leaf(), null, "")) {
                 any.add(gate);
             }
@@ -85,7 +93,7 @@ final class FewAnswers {
     int @Nullable [] given(FormulaRule.Given rule, List<Region> regions) {
         Field field = rule.field();
         return variables.known(
-                encoding.basis(rule.formula(), "given", field.key(), field.kind(), regions),
+                encoding.basis(rule.formula(), "given", field.key(), field.kind(), regions, identity(rule)),
                 () -> seenGiven(rule, regions));
     }
 
@@ -95,13 +103,11 @@ final class FewAnswers {
         if (sources == null) {
             return null;
         }
-        Field alone = Field.of(field.key(), field.label(), field.kind())
-                .withValue(new FieldValue.WorkedOut(rule.formula(), false));
         List<BigDecimal> edges = variables.cutting().allEdges(field.key());
         List<List<Integer>> given = new ArrayList<>();
         regions.forEach(region -> given.add(new ArrayList<>()));
         boolean[] isLost = new boolean[1];
-        see(sources, alone, (standing, gate) -> {
+        see(sources, fields -> document(fields, rule), (standing, gate) -> {
             int region = region(standing.counting(field.key(), ""), regions, edges);
             if (region < 0) {
                 isLost[0] = true;
@@ -125,13 +131,15 @@ final class FewAnswers {
         List<Source> sources = variables.cutting().isCellByCell(field.key())
                 ? sources(
                         new LinkedHashSet<>(kind.filters().values()),
+                        null,
                         parent -> source(parent, isFew(parent) || isCellByCell(parent)))
                 : null;
         if (sources == null) {
             return null;
         }
         Map<String, List<Integer>> left = new HashMap<>();
-        see(sources, Field.of(field.key(), field.label(), kind), (standing, gate) -> {
+        Field alone = Field.of(field.key(), field.label(), kind);
+        see(sources, fields -> document(fields, List.of(alone)), (standing, gate) -> {
             if (standing.state().of(field.key()) instanceof FieldState it && it.offered() != null) {
                 it.offered()
                         .forEach(cell -> left.computeIfAbsent(cell, ignored -> new ArrayList<>())
@@ -174,24 +182,38 @@ final class FewAnswers {
         if (trees == null || !trees.stream().allMatch(FewAnswers::isPlain)) {
             return null;
         }
-        return sources(rule.names(symbols), field -> {
+        return sources(rule.names(symbols), together(rule), field -> {
             boolean isFollowed = variables.cutting().isAlong(prepared, rule, field.key());
             return source(field, isFew(field) || isFollowed);
         });
     }
 
     /** Some fields with what counts in each; null where one of them is none, or stands in rows, or it is too much. */
-    private @Nullable List<Source> sources(Collection<String> names, Function<Field, @Nullable Source> source) {
+    private @Nullable List<Source> sources(
+            Collection<String> names, @Nullable Together together, Function<Field, @Nullable Source> source) {
         List<Source> sources = new ArrayList<>();
-        long ways = 1;
+        if (together != null) {
+            sources.add(source(together));
+        }
         for (String name : names) {
+            if (together != null
+                    && (name.equals(together.one().key())
+                            || name.equals(together.other().key()))) {
+                continue;
+            }
             Field field = symbols.field(name);
             Source each = field == null || symbols.rowsAround(name) != null ? null : source.apply(field);
-            ways *= each == null ? MOST_EACH + 1L : each.regions().size();
-            if (each == null || ways > MOST_EACH) {
+            if (each == null) {
                 return null;
             }
             sources.add(each);
+        }
+        long ways = 1;
+        for (Source each : sources) {
+            ways *= each.typed().size();
+            if (ways > MOST_EACH) {
+                return null;
+            }
         }
         if (gone + ways > MOST) {
             return null;
@@ -210,8 +232,68 @@ final class FewAnswers {
     /** A field with the answers that count in it; null where they are not to be gone through. */
     private @Nullable Source source(Field field, boolean is) {
         return is && variables.regions(field.key()) instanceof FieldRegions.OneOf(var regions)
-                ? new Source(field, regions, encoding.counting(field))
+                ? new Source(
+                        List.of(field),
+                        regions.stream()
+                                .map(region -> Map.of(field.key(), region.typed()))
+                                .toList(),
+                        encoding.counting(field))
                 : null;
+    }
+
+    private @Nullable Together together(FormulaRule rule) {
+        return variables.cutting().together(prepared, rule);
+    }
+
+    private Object identity(FormulaRule rule) {
+        Together together = together(rule);
+        return together == null ? "" : together.identity();
+    }
+
+    /** Two fields that are looked at together: one of them blank, or both, or answers of each band in each pair of regions. */
+    private Source source(Together together) {
+        Field one = Objects.requireNonNull(symbols.field(together.one().key()));
+        Field other = Objects.requireNonNull(symbols.field(together.other().key()));
+        int[] mine = encoding.counting(one);
+        int[] yours = encoding.counting(other);
+        int[] bands = variables.bands(together).variables();
+        List<Integer> counting = new ArrayList<>();
+        List<Map<String, String>> typed = new ArrayList<>();
+        together.cells().forEach((cell, own) -> {
+            int here = gates.and(mine[cell.one()], yours[cell.other()]);
+            Map<Integer, List<Integer>> standing = new TreeMap<>();
+            for (int band = 0; band < bands.length; band++) {
+                standing.computeIfAbsent(Together.nearest(own, band), ignored -> new ArrayList<>())
+                        .add(bands[band]);
+            }
+            standing.forEach((band, each) -> {
+                Together.Point point = Objects.requireNonNull(own.get(band));
+                counting.add(own.size() == 1 ? here : gates.and(here, gates.or(each)));
+                typed.add(typed(together, point.one(), point.other()));
+            });
+        });
+        typed.add(typed(together, null, null));
+        counting.add(gates.and(mine[0], yours[0]));
+        together.someOfOne().forEach((region, point) -> {
+            typed.add(typed(together, point, null));
+            counting.add(gates.and(mine[region], yours[0]));
+        });
+        together.someOfOther().forEach((region, point) -> {
+            typed.add(typed(together, null, point));
+            counting.add(gates.and(mine[0], yours[region]));
+        });
+        return new Source(
+                List.of(one, other),
+                typed,
+                counting.stream().mapToInt(Integer::intValue).toArray());
+    }
+
+    private static Map<String, String> typed(Together together, @Nullable BigDecimal one, @Nullable BigDecimal other) {
+        return Map.of(
+                together.one().key(),
+                one == null ? "" : together.typedOne(one),
+                together.other().key(),
+                other == null ? "" : together.typedOther(other));
     }
 
     /** Whether each region of a field is one answer. */
@@ -227,26 +309,31 @@ final class FewAnswers {
         };
     }
 
-    private void see(List<Source> sources, @Nullable Field told, Sight sight) {
-        FormulaDocument alone = new FormulaDocument(
-                prepared.template(),
-                variables.today(),
-                sources.stream().map(Source::field).toList(),
-                told == null ? List.of() : List.of(told));
+    private FormulaDocument document(List<Field> fields, FormulaRule rule) {
+        return FormulaDocument.of(prepared.template(), variables.today(), fields, rule);
+    }
+
+    private FormulaDocument document(List<Field> fields, List<Field> told) {
+        return new FormulaDocument(prepared.template(), variables.today(), fields, told);
+    }
+
+    private void see(List<Source> sources, Function<List<Field>, FormulaDocument> document, Sight sight) {
+        FormulaDocument alone = document.apply(
+                sources.stream().flatMap(source -> source.fields().stream()).toList());
         int[] at = new int[sources.size()];
         while (true) {
             Map<String, String> answers = new TreeMap<>();
             int[] counts = new int[at.length];
             for (int i = 0; i < at.length; i++) {
                 Source source = sources.get(i);
-                answers.put(source.field().key(), source.regions().get(at[i]).typed());
+                answers.putAll(source.typed().get(at[i]));
                 counts[i] = source.counting()[at[i]];
             }
             sight.see(
                     alone.standing(answers),
                     gates.and(Arrays.stream(counts).boxed().toList()));
             int next = 0;
-            while (next < at.length && ++at[next] == sources.get(next).regions().size()) {
+            while (next < at.length && ++at[next] == sources.get(next).typed().size()) {
                 at[next++] = 0;
             }
             if (next == at.length) {

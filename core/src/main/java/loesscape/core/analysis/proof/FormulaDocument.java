@@ -50,6 +50,21 @@ final class FormulaDocument {
                 List.of()));
     }
 
+    /**
+     * The document in which a rule is looked at.
+     *
+     * @param typed the fields that it names
+     */
+    static FormulaDocument of(Template template, LocalDate today, Collection<Field> typed, FormulaRule rule) {
+        List<Field> told = switch (rule) {
+            case FormulaRule.Met ignored -> List.of();
+            case FormulaRule.Given(var field, var formula) ->
+                List.of(Field.of(field.key(), field.label(), field.kind())
+                        .withValue(new FieldValue.WorkedOut(formula, false)));
+        };
+        return new FormulaDocument(template, today, typed, told);
+    }
+
     /** The kind of a field without what keeps an answer from counting. */
     private static FieldKind open(Field field) {
         boolean isWorkedOut = field.value() instanceof FieldValue.WorkedOut;

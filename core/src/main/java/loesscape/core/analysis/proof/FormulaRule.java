@@ -42,6 +42,14 @@ sealed interface FormulaRule {
         return References.operands(leaf).stream().anyMatch(Operand.FormulaOperand.class::isInstance);
     }
 
+    /** Whether there is a formula in it. */
+    default boolean hasFormula() {
+        return switch (this) {
+            case Given ignored -> true;
+            case Met(var leaf) -> leaf instanceof Condition.Written || hasFormula(leaf);
+        };
+    }
+
     /** The fields that are worked out and cannot be typed over, those that hang on others first. */
     static List<Given> workedOut(PreparedTemplate prepared) {
         List<Given> all = new ArrayList<>();

@@ -28,14 +28,17 @@ final class OneWay {
     private static final MathContext ROUGHLY = MathContext.DECIMAL32;
 
     /** Functions of one thing that go one way in it; all others in them stay. */
-    private static final Set<String> ROUNDING =
+    static final Set<String> ROUNDING =
             Set.of("floor", "ceiling", "round up", "round down", "round half up", "round half down");
 
-    private static final Set<String> EXTREMES = Set.of("min", "max");
-    private static final Set<String> BETWEEN_DAYS = Set.of("years and months duration");
+    static final Set<String> EXTREMES = Set.of("min", "max");
+    static final Set<String> BETWEEN_DAYS = Set.of("years and months duration");
+
+    /** What of something written is a day or a duration. */
+    private static final Set<String> FIXED = Set.of("date", "duration");
 
     /** Parts of days and durations that never go back while these go on. */
-    private static final Set<String> WHOLE_PARTS = Set.of("year", "years", "days");
+    static final Set<String> WHOLE_PARTS = Set.of("year", "years", "days");
 
     private final String line;
     private final Map<String, BigDecimal> others;
@@ -198,7 +201,9 @@ final class OneWay {
         if (BETWEEN_DAYS.contains(it.function()) && it.names().isEmpty()) {
             return oneMoving(it.arguments(), BigDecimal.ZERO);
         }
-        return staying(it);
+        return FIXED.contains(it.function()) && it.arguments().stream().allMatch(Tree.Literal.class::isInstance)
+                ? STAYS
+                : staying(it);
     }
 
     private @Nullable Shape extreme(Tree.Call it) {

@@ -1,7 +1,6 @@
 package loesscape.core.analysis.proof;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -17,9 +16,7 @@ import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Program;
 import loesscape.core.expression.Tree;
 import loesscape.core.expression.Work;
-import loesscape.core.model.Bound;
 import loesscape.core.model.Field;
-import loesscape.core.model.Numbers;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
@@ -39,12 +36,6 @@ final class TurningPoints {
 
     /** How many answers of the one field may tell something apart. */
     private static final int MOST_POINTS = 60;
-
-    /** The greatest number that can be typed; and one near nought, where most formulas turn. */
-    private static final BigDecimal FARTHEST =
-            BigDecimal.TEN.pow(Numbers.MOST_DIGITS).subtract(BigDecimal.ONE);
-
-    private static final BigDecimal SOON = BigDecimal.valueOf(100);
 
     private int tries;
 
@@ -90,7 +81,8 @@ final class TurningPoints {
         }
     }
 
-    private static BigDecimal size(List<Region> regions) {
+    /** How great a number can be in some regions. */
+    static BigDecimal size(List<Region> regions) {
         BigDecimal size = BigDecimal.ZERO;
         for (Region region : regions) {
             if (region.value() instanceof Value.Number(var number)) {
@@ -101,7 +93,7 @@ final class TurningPoints {
     }
 
     /** What a value is to a formula. */
-    private static @Nullable Object given(Value value) {
+    static @Nullable Object given(Value value) {
         return switch (value) {
             case Value.Number(var number) -> number;
             case Value.YesNo(var yes) -> yes;
@@ -110,6 +102,21 @@ final class TurningPoints {
             case Value.Blank ignored -> null;
             default -> throw new IllegalArgumentException("No answer to a field of few: " + value);
         };
+    }
+
+    /** Where what a formula gives lies among some edges; where it lies nowhere, what it is. */
+    static Object place(Field field, @Nullable Object result, List<BigDecimal> edges) {
+        Value value = switch (result) {
+            case BigDecimal number
+            when field.kind().isNumeric() ->
+                WorkedOut.number(number, field.kind().mostDecimals());
+            case LocalDate day -> new Value.Date(day);
+            case null, default -> Value.blank();
+        };
+        BigDecimal point = Line.point(value);
+        return point != null
+                ? Line.position(point, edges)
+                : Objects.requireNonNullElse(result instanceof BigDecimal ? null : result, "");
     }
 
     /** Something that comes of the answers, and how it is now. */
@@ -131,6 +138,7 @@ final class TurningPoints {
         private final List<Source> sources;
         private final Field followed;
         private final Line line;
+        private final Halving halving;
         private final List<Watched> watched = new ArrayList<>();
         private final TreeSet<BigDecimal> points = new TreeSet<>();
         /** What stands for the names of the sources, and last for the field that is followed. */
@@ -147,6 +155,7 @@ final class TurningPoints {
             this.sources = sources;
             this.followed = followed;
             this.line = line;
+            this.halving = new Halving(line);
             this.values = new Object[sources.size() + 1];
             for (OneWay.Turn turn : turns) {
                 // Both, for the two sides may be the same for some answers between.
@@ -170,20 +179,6 @@ final class TurningPoints {
             return Formula.of(formula, symbols.types(null)).compile(names, Set.of(), symbols.language());
         }
 
-        private static Object place(Field field, @Nullable Object result, List<BigDecimal> edges) {
-            Value value = switch (result) {
-                case BigDecimal number
-                when field.kind().isNumeric() ->
-                    WorkedOut.number(number, field.kind().mostDecimals());
-                case LocalDate day -> new Value.Date(day);
-                case null, default -> Value.blank();
-            };
-            BigDecimal point = Line.point(value);
-            return point != null
-                    ? Line.position(point, edges)
-                    : Objects.requireNonNullElse(result instanceof BigDecimal ? null : result, "");
-        }
-
         Along along() {
             sets(0);
             return new Along(followed.key(), List.copyOf(points));
@@ -202,21 +197,21 @@ final class TurningPoints {
 
         /** What was found of what stands inside others parts the answers for these. */
         private void search() {
-            BigDecimal lowest = lowest();
-            BigDecimal highest = highest();
+            BigDecimal lowest = halving.lowest();
+            BigDecimal highest = halving.highest();
             if (lowest.compareTo(highest) > 0) {
                 return;
             }
             BigDecimal nearest = lowest.max(highest.min(BigDecimal.ZERO));
             TreeSet<BigDecimal> starts =
-                    new TreeSet<>(List.of(lowest, floor(nearest).max(lowest)));
+                    new TreeSet<>(List.of(lowest, halving.floor(nearest).max(lowest)));
             for (Watched each : watched) {
                 List<BigDecimal> pieces = new ArrayList<>(starts);
                 for (int i = 0; i < pieces.size(); i++) {
                     if (i + 1 == pieces.size()) {
                         turns(each, pieces.get(i), highest, starts);
                     } else {
-                        BigDecimal last = before(pieces.get(i + 1));
+                        BigDecimal last = halving.before(pieces.get(i + 1));
                         turns(each, pieces.get(i), last, starts);
                         turns(each, last, pieces.get(i + 1), starts);
                     }
@@ -229,7 +224,7 @@ final class TurningPoints {
             if (from.compareTo(to) >= 0 || at(from, watched).equals(at(to, watched))) {
                 return;
             }
-            BigDecimal middle = middle(from, to);
+            BigDecimal middle = halving.middle(from, to);
             if (middle.compareTo(from) <= 0) {
                 starts.add(to);
                 points.add(plainer(from, to));
@@ -249,59 +244,6 @@ final class TurningPoints {
             values[sources.size()] = given(line.value(point));
             return watched.state();
         }
-
-        /** An answer between two, near nought before it is far away; the first of them where there is none between. */
-        private BigDecimal middle(BigDecimal from, BigDecimal to) {
-            if (from.signum() <= 0 && to.signum() > 0 && to.compareTo(SOON) > 0) {
-                return from.signum() < 0 ? floor(BigDecimal.ZERO) : SOON;
-            }
-            BigDecimal middle = isFar(from, to)
-                    ? BigDecimal.TEN.pow((digits(from) + digits(to)) / 2).multiply(BigDecimal.valueOf(to.signum()))
-                    : from.add(to).divide(BigDecimal.TWO);
-            BigDecimal at = floor(middle);
-            return at.compareTo(from) > 0 && at.compareTo(to) < 0
-                    ? at
-                    : next(from).compareTo(to) < 0 ? next(from) : from;
-        }
-
-        private boolean isFar(BigDecimal from, BigDecimal to) {
-            return from.signum() == to.signum() && from.signum() != 0 && Math.abs(digits(from) - digits(to)) > 2;
-        }
-
-        private BigDecimal floor(BigDecimal point) {
-            return line.isOfDays()
-                    ? point.setScale(0, RoundingMode.FLOOR)
-                    : point.setScale(decimals(point), RoundingMode.FLOOR);
-        }
-
-        private BigDecimal next(BigDecimal point) {
-            return floor(point).add(BigDecimal.ONE.movePointLeft(decimals(point)));
-        }
-
-        private BigDecimal before(BigDecimal point) {
-            BigDecimal floor = floor(point);
-            return floor.compareTo(point) < 0 ? floor : floor.subtract(BigDecimal.ONE.movePointLeft(decimals(point)));
-        }
-
-        /** How many decimals can be typed for a number of this size. */
-        private int decimals(BigDecimal point) {
-            return Math.max(0, Math.min(line.step().scale(), Numbers.MOST_DIGITS - 1 - digits(point)));
-        }
-
-        private BigDecimal lowest() {
-            BigDecimal least = line.isOfDays() ? Bound.number(LocalDate.of(1, 1, 1)) : FARTHEST.negate();
-            return line.lowest() == null ? least : line.lowest().max(least);
-        }
-
-        private BigDecimal highest() {
-            BigDecimal most = line.isOfDays() ? Bound.number(LocalDate.of(9999, 12, 31)) : FARTHEST;
-            return line.highest() == null ? most : line.highest().min(most);
-        }
-    }
-
-    /** How many digits stand before the point. */
-    private static int digits(BigDecimal number) {
-        return Math.max(0, number.precision() - number.scale());
     }
 
     /** Of two neighbours between which something turns either can be the edge: the one that is written shorter is. */
