@@ -23,9 +23,12 @@ import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Date;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.bouncycastle.asn1.ASN1EncodableVector;
 import org.bouncycastle.asn1.ASN1ObjectIdentifier;
 import org.bouncycastle.asn1.DERSet;
@@ -94,7 +97,6 @@ public final class Authority {
     private static final Duration CLOCKS_DIFFER = Duration.ofDays(2);
 
     private static final String ALGORITHM = "SHA256withRSA";
-    private static final char[] NO_PASSWORD = new char[0];
     private static final String ROOT = "root";
     private static final String SEAL = "seal";
     private static final String TIME = "time";
@@ -102,11 +104,18 @@ public final class Authority {
     /** How long a list of what was called back is the newest, as it says of itself. */
     private static final Duration LIST_HOLDS = Duration.ofDays(30);
 
-    private final KeyStore keys;
+    /**
+     * A key, open, for a key store would open it anew each time it is asked for, which takes longer than signing.
+     *
+     * @param certificates its own, and where that is another's the one of the root
+     */
+    private record OpenKey(PrivateKey key, List<X509Certificate> certificates) {}
+
+    private final Map<String, OpenKey> keys;
     private final List<Revoked> revoked;
 
-    private Authority(KeyStore keys, List<Revoked> revoked) {
-        this.keys = keys;
+    private Authority(Map<String, OpenKey> keys, List<Revoked> revoked) {
+        this.keys = Map.copyOf(keys);
         this.revoked = List.copyOf(revoked);
     }
 
@@ -118,27 +127,27 @@ public final class Authority {
      */
     public static Authority make(String name, Instant now) {
         try {
-            KeyStore keys = empty();
             KeyPair root = pair();
             X500Name issuer = named(name, "Local root");
-            X509Certificate rootCertificate = certificate(issuer, root, issuer, root.getPublic(), now, null);
-            keys.setKeyEntry(ROOT, root.getPrivate(), NO_PASSWORD, new Certificate[] {rootCertificate});
-            issue(keys, name, issuer, root, rootCertificate, now);
-            return new Authority(keys, List.of());
+            X509Certificate certificate = certificate(issuer, root, issuer, root.getPublic(), now, null);
+            return new Authority(issued(name, issuer, root, certificate, now), List.of());
         } catch (GeneralSecurityException | IOException | OperatorCreationException e) {
             throw new IllegalStateException("The certificates cannot be made", e);
         }
     }
 
-    private static void issue(
-            KeyStore keys, String name, X500Name issuer, KeyPair root, X509Certificate rootCertificate, Instant now)
+    private static Map<String, OpenKey> issued(
+            String name, X500Name issuer, KeyPair root, X509Certificate rootCertificate, Instant now)
             throws GeneralSecurityException, IOException, OperatorCreationException {
+        Map<String, OpenKey> keys = new HashMap<>();
+        keys.put(ROOT, new OpenKey(root.getPrivate(), List.of(rootCertificate)));
         for (String use : List.of(SEAL, TIME)) {
             KeyPair pair = pair();
             X509Certificate certificate = certificate(
                     issuer, root, named(name, use.equals(SEAL) ? "Seal" : "Time"), pair.getPublic(), now, use);
-            keys.setKeyEntry(use, pair.getPrivate(), NO_PASSWORD, new Certificate[] {certificate, rootCertificate});
+            keys.put(use, new OpenKey(pair.getPrivate(), List.of(certificate, rootCertificate)));
         }
+        return keys;
     }
 
     /** The same authority, which knows of certificates that were called back. */
@@ -154,12 +163,11 @@ public final class Authority {
     /** The same root with new keys and certificates for sealing and for telling the time; those of before are called back. */
     public Authority renewed(Instant now) {
         try {
-            KeyStore renewed = empty();
             X509Certificate root = root();
-            renewed.setKeyEntry(ROOT, key(ROOT), NO_PASSWORD, new Certificate[] {root});
             X500Name issuer = new JcaX509CertificateHolder(root).getSubject();
             String name = issuer.getRDNs(BCStyle.O)[0].getFirst().getValue().toString();
-            issue(renewed, name, issuer, new KeyPair(root.getPublicKey(), key(ROOT)), root, now);
+            KeyPair pair = new KeyPair(root.getPublicKey(), key(ROOT));
+            Map<String, OpenKey> renewed = issued(name, issuer, pair, root, now);
             List<Revoked> all = new ArrayList<>(revoked);
             for (String use : List.of(SEAL, TIME)) {
                 all.add(new Revoked(certificate(use).getSerialNumber(), now.truncatedTo(ChronoUnit.SECONDS)));
@@ -247,10 +255,15 @@ public final class Authority {
         try {
             KeyStore keys = KeyStore.getInstance("PKCS12");
             keys.load(new ByteArrayInputStream(kept), passphrase.toCharArray());
-            KeyStore open = empty();
+            Map<String, OpenKey> open = new HashMap<>();
             for (String use : List.of(ROOT, SEAL, TIME)) {
-                open.setKeyEntry(
-                        use, keys.getKey(use, passphrase.toCharArray()), NO_PASSWORD, keys.getCertificateChain(use));
+                open.put(
+                        use,
+                        new OpenKey(
+                                (PrivateKey) keys.getKey(use, passphrase.toCharArray()),
+                                Stream.of(keys.getCertificateChain(use))
+                                        .map(X509Certificate.class::cast)
+                                        .toList()));
             }
             return Optional.of(new Authority(open, List.of()));
         } catch (UnrecoverableKeyException e) {
@@ -265,18 +278,18 @@ public final class Authority {
         }
     }
 
-    private static KeyStore empty() throws GeneralSecurityException, IOException {
-        KeyStore keys = KeyStore.getInstance("PKCS12");
-        keys.load(null, NO_PASSWORD);
-        return keys;
-    }
-
     /** The authority with its private keys, encrypted under a passphrase (PKCS #12, RFC 7292). */
     public byte[] bytes(String passphrase) {
         try {
-            KeyStore closed = empty();
+            KeyStore closed = KeyStore.getInstance("PKCS12");
+            closed.load(null, null);
             for (String use : List.of(ROOT, SEAL, TIME)) {
-                closed.setKeyEntry(use, key(use), passphrase.toCharArray(), keys.getCertificateChain(use));
+                OpenKey open = open(use);
+                closed.setKeyEntry(
+                        use,
+                        open.key(),
+                        passphrase.toCharArray(),
+                        open.certificates().toArray(Certificate[]::new));
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             closed.store(out, passphrase.toCharArray());
@@ -310,16 +323,16 @@ public final class Authority {
         return certificate(SEAL);
     }
 
-    private X509Certificate certificate(String use) {
-        try {
-            return (X509Certificate) keys.getCertificate(use);
-        } catch (GeneralSecurityException e) {
-            throw new IllegalStateException("The authority has no certificate for " + use, e);
-        }
+    private OpenKey open(String use) {
+        return Objects.requireNonNull(keys.get(use), use);
     }
 
-    private PrivateKey key(String use) throws GeneralSecurityException {
-        return (PrivateKey) keys.getKey(use, NO_PASSWORD);
+    private X509Certificate certificate(String use) {
+        return open(use).certificates().getFirst();
+    }
+
+    private PrivateKey key(String use) {
+        return open(use).key();
     }
 
     /**

@@ -1,6 +1,5 @@
 package loesscape.server.signing;
 
-import java.util.concurrent.TimeUnit;
 import loesscape.server.outside.Mail;
 import loesscape.server.platform.database.DatabaseFull;
 import org.slf4j.Logger;
@@ -34,27 +33,27 @@ class ScheduledJobs {
         this.payments = payments;
     }
 
-    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    @Scheduled(fixedDelayString = "${loesscape.jobs.pause}")
     void seal() {
         run("sealing", sealing::sealWaiting);
     }
 
-    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    @Scheduled(fixedDelayString = "${loesscape.jobs.pause}")
     void stamp() {
         run("receipts", receipts::stampWaiting);
     }
 
-    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    @Scheduled(fixedDelayString = "${loesscape.jobs.pause}")
     void deliverMail() {
         run("mail", mail::deliver);
     }
 
-    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    @Scheduled(fixedDelayString = "${loesscape.jobs.pause}")
     void deliverWebhooks() {
         run("webhooks", webhooks::deliver);
     }
 
-    @Scheduled(fixedDelay = 1, timeUnit = TimeUnit.SECONDS)
+    @Scheduled(fixedDelayString = "${loesscape.jobs.pause}")
     void lookAtTime() {
         run("reminding", reminders::remind);
         run("late payments", payments::giveUp);
