@@ -51,7 +51,7 @@ class RandomEditsTest {
     void everySequenceOfEditsKeepsTheTemplateValidAndCanBeTakenBack() {
         int[] made = {0};
         Set<Class<?>> kinds = new HashSet<>();
-        Cases.check("random edits", 2_000, (random, size) -> {
+        Cases.check("random edits", 1_500, (random, size) -> {
             Template first = RandomTemplates.template(random, size);
             Template now = first;
             List<Change> changes = new ArrayList<>();

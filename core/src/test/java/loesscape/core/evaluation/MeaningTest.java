@@ -28,7 +28,7 @@ class MeaningTest {
 
     @Test
     void stateIsWhatTheDefinitionSays() {
-        Cases.check("state against its definition, ten sets of answers each", 10_000, (random, size) -> {
+        Cases.check("state against its definition, ten sets of answers each", 6_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
             CompiledTemplate compiled = CompiledTemplate.compile(template);
             for (int i = 0; i < 10; i++) {

@@ -27,7 +27,7 @@ class TranslationTest {
     void everyConditionMeansTheSameAsItsFormulaAndComesBackFromIt() {
         int[] conditions = {0};
         int[] same = {0};
-        Cases.check("conditions as formulas, five sets of answers each", 3_000, (random, size) -> {
+        Cases.check("conditions as formulas, five sets of answers each", 2_000, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
             AsFormula asFormula = new AsFormula(PreparedTemplate.of(template));
             AsCondition asCondition = new AsCondition(PreparedTemplate.of(template));

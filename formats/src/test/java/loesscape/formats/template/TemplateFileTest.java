@@ -27,7 +27,7 @@ class TemplateFileTest {
 
     @Test
     void everyTemplateComesBackAsItWasAndMeetsTheSchema() {
-        Cases.check("template file", 400, (random, size) -> {
+        Cases.check("template file", 200, (random, size) -> {
             Template template = RandomTemplates.template(random, size);
             String file = TemplateFile.write(template);
             assertThat(TemplateFile.read(file)).isEqualTo(template);

@@ -9,7 +9,6 @@ import java.nio.file.Path;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Duration;
-import java.util.Comparator;
 import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -33,6 +32,9 @@ import org.springframework.jdbc.core.JdbcTemplate;
 
 /** The real application on a free port with a database of its own, for the tests of a class. */
 public final class RunningServer implements BeforeAllCallback, AfterAllCallback {
+
+    /** Tests wait for what the server does of itself, so it does it more often. */
+    private static final String JOBS = "loesscape.jobs.pause=100ms";
 
     private final boolean demo;
     private Facing facing;
@@ -86,13 +88,16 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
                     InputStream database = new GZIPInputStream(packed)) {
                 Files.copy(database, data.resolve("loesscape.mv.db"));
             }
+        } else if (demo) {
+            DemoData.into(data);
         }
         start();
     }
 
     private void start() {
-        application = Loesscape.serve(
-                new Options(demo, false, 0, "127.0.0.1", data(), facing), new ServerClock(clock), settings);
+        String[] all = Stream.concat(Stream.of(JOBS), Stream.of(settings)).toArray(String[]::new);
+        application =
+                Loesscape.serve(new Options(demo, false, 0, "127.0.0.1", data(), facing), new ServerClock(clock), all);
     }
 
     /** The secret of the link that makes the first author, as the console tells it. */
@@ -108,17 +113,12 @@ public final class RunningServer implements BeforeAllCallback, AfterAllCallback 
 
     /** Is called also where another extension failed before this one began; then there is nothing to clean up. */
     @Override
-    public void afterAll(ExtensionContext context) throws IOException {
+    public void afterAll(ExtensionContext context) {
         if (application != null) {
             application.close();
         }
-        if (data == null) {
-            return;
-        }
-        try (Stream<Path> files = Files.walk(data)) {
-            for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
-                Files.delete(file);
-            }
+        if (data != null) {
+            DemoData.delete(data);
         }
     }
 
