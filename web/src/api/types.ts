@@ -2028,6 +2028,7 @@ export type PromiseVerdict =
 
 export type PromiseVerdictBroken = {
   example: Example;
+  hint: string;
 };
 
 export type PromiseVerdictKept = {

@@ -59,6 +59,7 @@
           <span>{exampleWords(copy, verdict.example)}</span>
           <Button look="token" onclick={() => onload(verdict.example)}>Try these answers</Button>
         </p>
+        {#if verdict.hint}<p class="soft mt-1">{verdict.hint}</p>{/if}
       {:else if verdict?.type === "open"}
         <p class="soft mt-1.5">
           No answers were found that break it, and it cannot be said of all, because of: {verdict.because.join(

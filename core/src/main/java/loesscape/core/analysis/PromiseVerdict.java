@@ -2,6 +2,7 @@ package loesscape.core.analysis;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import loesscape.core.analysis.proof.Claim;
 import loesscape.core.analysis.proof.Decision;
 import loesscape.core.analysis.proof.EveryFilling;
@@ -23,8 +24,24 @@ public sealed interface PromiseVerdict {
      */
     record Kept(boolean isIdle) implements PromiseVerdict {}
 
-    /** It is not so for these answers, which were tried. */
-    record Broken(Example example) implements PromiseVerdict {}
+    /**
+     * It is not so for these answers, which were tried.
+     *
+     * @param hint what would end it in a sentence, where only answers that nobody gives break it; empty otherwise
+     */
+    record Broken(Example example, String hint) implements PromiseVerdict {
+
+        static Broken of(Example example, EveryFilling every) {
+            String fields =
+                    every.farNumbers(example).stream().map("“%s”"::formatted).collect(Collectors.joining(" and "));
+            return new Broken(
+                    example,
+                    fields.isEmpty()
+                            ? ""
+                            : "Only numbers of more than 18 digits break it; with limits for %s none is taken."
+                                    .formatted(fields));
+        }
+    }
 
     /**
      * It cannot be told.
@@ -49,7 +66,7 @@ public sealed interface PromiseVerdict {
         against.addAll(against(rule.promised()));
         return switch (every.decide(against)) {
             case Decision.Impossible() -> new Kept(every.isImpossible(List.of(whenever)));
-            case Decision.Possible(var example) -> new Broken(example);
+            case Decision.Possible(var example) -> Broken.of(example, every);
             case Decision.NotDecided(var because) -> new Open(because);
         };
     }

@@ -96,7 +96,8 @@ public final class Check {
             words.append(
                     switch (promise.verdict()) {
                         case PromiseVerdict.Kept ignored -> "";
-                        case PromiseVerdict.Broken(var example) -> " Not so for: " + ExampleWords.of(example) + ".";
+                        case PromiseVerdict.Broken(var example, var hint) ->
+                            " Not so for: " + ExampleWords.of(example) + "." + (hint.isEmpty() ? "" : " " + hint);
                         case PromiseVerdict.Open(var because) -> " Out of reach: " + String.join("; ", because) + ".";
                     });
             words.append(System.lineSeparator());

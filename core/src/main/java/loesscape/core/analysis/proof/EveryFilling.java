@@ -1,14 +1,18 @@
 package loesscape.core.analysis.proof;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.PreparedTemplate;
+import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -112,6 +116,21 @@ public final class EveryFilling {
 
     private int asked(List<Claim> claims) {
         return variables.gates().and(claims.stream().map(encoding::claim).toList());
+    }
+
+    /** The names of the fields whose answers in an example are numbers as nobody gives them, though they would be taken. */
+    public List<String> farNumbers(Example example) {
+        List<String> names = new ArrayList<>();
+        example.answers().forEach((address, typed) -> {
+            Field field = compiled.symbols().field(RowNames.key(address));
+            if (field != null
+                    && field.kind().isNumeric()
+                    && Reading.of(field.kind(), typed).value() instanceof Value.Number(var number)
+                    && Line.isFar(number)) {
+                names.add(field.name());
+            }
+        });
+        return names;
     }
 
     /**

@@ -59,6 +59,12 @@ record Line(
                 : new Line(kind, step, null, null);
     }
 
+    /** The same with limits where it has none: from nought, or the other limit, to the most. */
+    Line limited(BigDecimal most) {
+        BigDecimal above = lowest == null ? highest == null ? BigDecimal.ZERO : highest.min(BigDecimal.ZERO) : lowest;
+        return new Line(kind, step, above, highest == null ? most : highest);
+    }
+
     private Line within(@Nullable Bound lower, @Nullable Bound upper) {
         return new Line(
                 kind,

@@ -2,6 +2,8 @@ package loesscape.core.analysis.proof;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.time.Duration;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -167,9 +169,35 @@ final class OneWay {
             case DIVIDE ->
                 it.right() instanceof Tree.Literal(BigDecimal by) && by.signum() != 0
                         ? near(new Shape(moves, one.divide(by.abs(), ROUGHLY)))
-                        : moves ? null : new Shape(false, null);
+                        : moves ? isSpan(it.right()) ? new Shape(true, LONGEST) : null : new Shape(false, null);
             case RAISE -> moves ? null : new Shape(false, null);
         };
+    }
+
+    /** Whether a tree is a duration longer than nothing that is written there: so many days in another are a number. */
+    static boolean isSpan(Tree tree) {
+        Duration span = span(tree);
+        return span != null && span.isPositive();
+    }
+
+    /** A duration that is written there, without months, which are not always as long; null for anything else. */
+    static @Nullable Duration span(Tree tree) {
+        return switch (tree) {
+            case Tree.Literal(Duration duration) -> duration;
+            case Tree.Call(var function, var arguments, var ignored)
+            when function.equals("duration")
+                    && arguments.size() == 1
+                    && arguments.getFirst() instanceof Tree.Literal(String text) -> span(text);
+            default -> null;
+        };
+    }
+
+    private static @Nullable Duration span(String text) {
+        try {
+            return Duration.parse(text);
+        } catch (DateTimeParseException monthsOrYears) {
+            return null;
+        }
     }
 
     /** What a condition decides stays between the answers at which it turns, and so only one of two is followed there. */

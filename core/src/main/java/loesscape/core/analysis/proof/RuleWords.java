@@ -1,5 +1,6 @@
 package loesscape.core.analysis.proof;
 
+import java.util.List;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.PreparedTemplate;
@@ -16,10 +17,10 @@ final class RuleWords {
 
     String of(OutOfReach rule) {
         return switch (rule) {
-            case OutOfReach.Rule(var condition) -> of(condition);
+            case OutOfReach.Rule(var condition) -> of(condition) + hint(condition);
             case OutOfReach.Cells(var key) -> "what is offered for “%s”".formatted(name(key));
             case OutOfReach.Amount(var key) -> "the amount to be paid for “%s”".formatted(name(key));
-            case OutOfReach.WorkedOut(var key) -> "the value worked out for “%s”".formatted(name(key));
+            case OutOfReach.WorkedOut(var key) -> "the value worked out for “%s”".formatted(name(key)) + hint(key);
         };
     }
 
@@ -35,6 +36,35 @@ final class RuleWords {
         StringBuilder words = new StringBuilder();
         new Sentences(prepared).of(condition).forEach(part -> words.append(part.text()));
         return words.toString();
+    }
+
+    private String hint(Condition condition) {
+        FormulaRule.Met rule = condition instanceof Condition.Leaf leaf ? FormulaRule.of(leaf) : null;
+        return rule == null ? "" : hint(rule);
+    }
+
+    private String hint(String key) {
+        return FormulaRule.workedOut(prepared).stream()
+                .filter(rule -> rule.field().key().equals(key))
+                .findFirst()
+                .map(this::hint)
+                .orElse("");
+    }
+
+    /** What would have to be known of two numbers for a rule to be decided. */
+    private String hint(FormulaRule rule) {
+        List<Field> fields = TwoFields.limitsWanted(rule, prepared.symbols());
+        return fields.isEmpty()
+                ? ""
+                : " (which is decided where %s)"
+                        .formatted(
+                                fields.size() == 1
+                                        ? "“%s” has limits"
+                                                .formatted(fields.getFirst().name())
+                                        : "“%s” and “%s” have limits"
+                                                .formatted(
+                                                        fields.getFirst().name(),
+                                                        fields.getLast().name()));
     }
 
     private String name(String key) {

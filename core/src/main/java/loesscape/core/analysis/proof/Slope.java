@@ -55,7 +55,9 @@ enum Slope {
                                 ? times(of(right, field, signs), sign(left, signs))
                                 : times(of(left, field, signs), sign(right, signs));
                     case DIVIDE ->
-                        right instanceof Tree.Literal ? times(of(left, field, signs), sign(right, signs)) : null;
+                        right instanceof Tree.Literal(BigDecimal ignored)
+                                ? times(of(left, field, signs), sign(right, signs))
+                                : OneWay.isSpan(right) ? of(left, field, signs) : null;
                     case RAISE -> null;
                 };
             case Tree.If(var condition, var one, var other) ->

@@ -1,8 +1,6 @@
 package loesscape.core.analysis.proof;
 
 import java.math.BigDecimal;
-import java.time.Duration;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -15,6 +13,10 @@ import loesscape.core.expression.Tree;
 import loesscape.core.expression.Tree.Operation;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -82,6 +84,41 @@ record TwoFields(
         }
         List<String> keys = lines.keySet().stream().sorted().toList();
         return trees == null ? null : new Reader(keys.getFirst(), keys.getLast(), lines, signs, sizes).of(rule, trees);
+    }
+
+    /** The numbers that have no limits, for want of which it is not known how a rule looks at two fields; none for any other rule. */
+    static List<Field> limitsWanted(FormulaRule rule, SymbolTable symbols) {
+        Map<String, Line> lines = new HashMap<>();
+        Map<String, BigDecimal> few = new HashMap<>();
+        List<Field> wanted = new ArrayList<>();
+        for (String name : rule.names(symbols)) {
+            Field field = symbols.field(name);
+            if (field == null || field.value() instanceof FieldValue.WorkedOut || symbols.rowsAround(name) != null) {
+                return List.of();
+            }
+            Line line = Line.of(field.kind());
+            switch (field.kind()) {
+                case FieldKind.YesNo ignored -> few.put(name, BigDecimal.ZERO);
+                case FieldKind.OneChoice ignored -> few.put(name, BigDecimal.ZERO);
+                case FieldKind.Date ignored -> lines.put(name, line);
+                case FieldKind kind
+                when kind.isNumeric() && !line.few().isEmpty() ->
+                    few.put(
+                            name,
+                            line.few().getLast().abs().max(line.few().getFirst().abs()));
+                case FieldKind kind
+                when kind.isNumeric() -> {
+                    lines.put(name, line.limited(MOST));
+                    if (line.lowest() == null || line.highest() == null) {
+                        wanted.add(field);
+                    }
+                }
+                default -> {
+                    return List.of();
+                }
+            }
+        }
+        return lines.size() == 2 && of(rule, lines, few) != null ? wanted : List.of();
     }
 
     /** Whether it is how far they lie apart. */
@@ -312,25 +349,9 @@ record TwoFields(
             return true;
         }
 
-        /** Whether a duration is a number of days and no months, whose days are not always as many. */
         private static boolean isOfDays(Tree tree) {
-            return switch (tree) {
-                case Tree.Literal(Duration ignored) -> true;
-                case Tree.Call(var function, var arguments, var ignored)
-                when function.equals("duration") && arguments.size() == 1 ->
-                    arguments.getFirst() instanceof Tree.Literal(String text) && isDuration(text);
-                case Tree.If it -> isOfDays(it.one()) && isOfDays(it.other());
-                default -> false;
-            };
-        }
-
-        private static boolean isDuration(String text) {
-            try {
-                Duration.parse(text);
-                return true;
-            } catch (DateTimeParseException monthsOrYears) {
-                return false;
-            }
+            return OneWay.span(tree) != null
+                    || (tree instanceof Tree.If it && isOfDays(it.one()) && isOfDays(it.other()));
         }
     }
 }

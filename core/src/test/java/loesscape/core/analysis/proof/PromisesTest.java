@@ -57,7 +57,7 @@ class PromisesTest {
                 assertThat(verdict)
                         .as("%s of %s", rule, small.template())
                         .isInstanceOf(broken.get(i) == null ? PromiseVerdict.Kept.class : PromiseVerdict.Broken.class);
-                if (verdict instanceof PromiseVerdict.Broken(var example)) {
+                if (verdict instanceof PromiseVerdict.Broken(var example, var ignored)) {
                     Standing standing = compiled.standing(new Answers(example.answers()), example.context());
                     assertThat(isBroken(rule, compiled, standing)).isTrue();
                 }
@@ -90,7 +90,7 @@ class PromisesTest {
                                 .isNull();
                         told[0]++;
                     }
-                    case PromiseVerdict.Broken(var example) -> {
+                    case PromiseVerdict.Broken(var example, var ignored) -> {
                         Standing standing = compiled.standing(new Answers(example.answers()), example.context());
                         assertThat(isBroken(rules.get(i), compiled, standing)).isTrue();
                         told[1]++;
