@@ -18,7 +18,6 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.evaluation.Standing;
-import loesscape.core.model.Aspect;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -107,9 +106,13 @@ final class WorkedOutFindings {
             claims.add(new Claim.Shows(field.key(), true));
             claims.add(new Claim.InTurn(source.key()));
             claims.add(new Claim.Meets(new Clause.IsBlank(source.key()), null, true));
-            claims.add(new Claim.Is(source.key(), Aspect.REQUIRED, false));
+            if (source.required() != null) {
+                // Where it is asked for and cannot be given, what it hangs on is missed there and not here.
+                claims.add(new Claim.Meets(source.required(), null, false));
+            }
+            int asked = claims.size();
             answered(sources.stream().filter(other -> !other.equals(source)).toList(), claims);
-            if (claims.size() > 4
+            if (claims.size() > asked
                     && every.decide(claims) instanceof Decision.Possible(var example)
                     && isLeft(field, formula, source, example)) {
                 names.add("“%s”".formatted(source.name()));

@@ -357,6 +357,24 @@ class LogicFindingsTest {
                 .startsWith("Nothing is worked out while “extra” is blank");
     }
 
+    /** A choice that is asked for and cannot be made yet waits for an answer that is asked for itself. */
+    @Test
+    void aChoiceThatIsAskedForAndNotOfferedYetIsNoneThatNobodyAsksFor() {
+        Condition always = new Condition.Always();
+        List<Choice> grades = List.of(Choice.of("a", "A"), Choice.of("b", "B"));
+        Field kind = Field.of("kind", "Kind", FieldKind.OneChoice.of(grades)).withRequired(always);
+        FieldKind.Choosing offered = FieldKind.OneChoice.of(grades);
+        Field grade = Field.of(
+                        "grade",
+                        "Grade",
+                        offered.withOffer(new Offer("kind", Map.of("a", List.of("a"), "b", List.of("a", "b")))))
+                .withRequired(always);
+        Field fee = Field.of("fee", "Fee", new FieldKind.Rating(5)).withRequired(always);
+        String formula = "fee * string length(grade)";
+        assertThat(found(kind, grade, fee, workedOut(formula, new FieldKind.Number(0, "", null, null))))
+                .isEmpty();
+    }
+
     @Test
     void aFormulaThatGivesNothingForAnswersIsFound() {
         Condition always = new Condition.Always();

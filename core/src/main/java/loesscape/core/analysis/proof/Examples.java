@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
-import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 import loesscape.core.evaluation.Context;
@@ -79,12 +78,12 @@ final class Examples {
             int band = held(model, group.variables());
             int mine = region(model, together.one().key());
             int yours = region(model, together.other().key());
-            NavigableMap<Integer, Together.Point> own = together.cells().get(new Together.Cell(mine, yours));
+            Together.Cell cell = new Together.Cell(mine, yours);
+            NavigableMap<Integer, Together.Point> own = together.cells().get(cell);
             if (band < 0 || own == null) {
                 return;
             }
             int nearest = Together.nearest(own, band);
-            Together.Point usual = Objects.requireNonNull(own.get(nearest));
             BigDecimal one = placed.get(together.one().key());
             BigDecimal other = placed.get(together.other().key());
             if (one != null && other == null) {
@@ -92,8 +91,9 @@ final class Examples {
             } else if (one == null && other != null) {
                 one = together.oneBeside(other, mine, nearest);
             } else if (one == null) {
-                one = usual.one();
-                other = usual.other();
+                Together.Point plain = together.plain(cell, nearest);
+                one = plain.one();
+                other = plain.other();
             }
             if (one != null && other != null) {
                 placed.put(together.one().key(), one);

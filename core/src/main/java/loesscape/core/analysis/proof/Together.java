@@ -110,6 +110,20 @@ final class Together {
         return Objects.requireNonNullElse(bands.floorKey(band), bands.firstKey());
     }
 
+    /** Answers in a band of two regions, as plain as there are. */
+    Point plain(Cell cell, int band) {
+        BigDecimal first = Objects.requireNonNull(one.some().get(cell.one()));
+        BigDecimal beside = otherBeside(first, cell.other(), band);
+        if (beside != null) {
+            return new Point(first, beside);
+        }
+        BigDecimal second = Objects.requireNonNull(other.some().get(cell.other()));
+        BigDecimal before = oneBeside(second, cell.one(), band);
+        return before != null
+                ? new Point(before, second)
+                : Objects.requireNonNull(Objects.requireNonNull(cells.get(cell)).get(band));
+    }
+
     /** What is typed for an answer to the first field. */
     String typedOne(BigDecimal point) {
         return TypedText.of(one.line().value(point));
