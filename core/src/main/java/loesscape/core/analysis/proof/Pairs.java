@@ -117,14 +117,16 @@ final class Pairs {
         List<Together.Extent> extents = new ArrayList<>();
         for (int i = 1; i < regions.size(); i++) {
             int position = regions.get(i).position();
+            BigDecimal plain = Objects.requireNonNull(
+                    Line.point(Objects.requireNonNull(regions.get(i).value())));
             if (regions.get(i).isEdge()) {
                 BigDecimal at = edges.get(position / 2);
-                extents.add(new Together.Extent(i, at, at));
+                extents.add(new Together.Extent(i, at, at, at));
             } else {
                 BigDecimal first = line.first(position == 0 ? null : edges.get(position / 2 - 1));
                 BigDecimal last = line.last(position / 2 == edges.size() ? null : edges.get(position / 2));
                 extents.add(new Together.Extent(
-                        i, first == null ? halving.lowest() : first, last == null ? halving.highest() : last));
+                        i, first == null ? halving.lowest() : first, last == null ? halving.highest() : last, plain));
             }
         }
         return new Together.Edge(field, line, extents);
@@ -269,11 +271,11 @@ final class Pairs {
             levels.put(new Together.Cell(first.region(), second.region()), own);
             BigDecimal lowest = isTurned ? second.last() : second.first();
             BigDecimal highest = isTurned ? second.first() : second.last();
-            BigDecimal plain = one.line().plain(first.first(), first.last());
-            note(new Together.Point(plain, other.line().plain(second.first(), second.last())), own);
+            BigDecimal plain = first.plain();
+            note(new Together.Point(plain, second.plain()), own);
             note(new Together.Point(first.first(), lowest), own);
             note(new Together.Point(first.last(), highest), own);
-            BigDecimal atOther = other.line().plain(second.first(), second.last());
+            BigDecimal atOther = second.plain();
             alongOther(plain, second, own);
             alongOne(first, atOther, own);
             alongOne(first, lowest, own);

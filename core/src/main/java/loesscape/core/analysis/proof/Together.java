@@ -33,7 +33,7 @@ final class Together {
 
         private Map<Integer, BigDecimal> some() {
             Map<Integer, BigDecimal> some = new LinkedHashMap<>();
-            extents.forEach(each -> some.put(each.region(), line.plain(each.first(), each.last())));
+            extents.forEach(each -> some.put(each.region(), each.plain()));
             return some;
         }
     }
@@ -42,8 +42,9 @@ final class Together {
      * The answers of a region.
      *
      * @param region its place among those of the field
+     * @param plain the one that stands for all elsewhere
      */
-    record Extent(int region, BigDecimal first, BigDecimal last) {}
+    record Extent(int region, BigDecimal first, BigDecimal last, BigDecimal plain) {}
 
     /** A region of the first field and one of the second, by their places. */
     record Cell(int one, int other) {}
@@ -163,7 +164,7 @@ final class Together {
 
     private static @Nullable BigDecimal found(Line line, Extent extent, ToIntFunction<BigDecimal> value, int wanted) {
         Halving halving = new Halving(line);
-        BigDecimal plain = line.plain(extent.first(), extent.last());
+        BigDecimal plain = extent.plain();
         boolean isAbove = value.applyAsInt(plain) < wanted;
         // What lies on the side of the plain one stays there, and what is looked for comes nearer from the other.
         BigDecimal near = plain;

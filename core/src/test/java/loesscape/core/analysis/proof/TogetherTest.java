@@ -264,6 +264,19 @@ class TogetherTest {
                 });
     }
 
+    /** Of two days anywhere, the example is not at the end of all days. */
+    @Test
+    void examplesArePlain() {
+        Field begun = Field.of("begun", "Begun", new FieldKind.Date(null, null));
+        Field ended = Field.of("ended", "Ended", new FieldKind.Date(null, null));
+        assertThat(both(begun, ended, "ended >= begun + @\"P14D\"", "ended < begun + @\"P15D\""))
+                .isInstanceOfSatisfying(
+                        Decision.Possible.class,
+                        possible -> assertThat(possible.example().answers())
+                                .containsEntry("begun", "2026-01-01")
+                                .containsEntry("ended", "2026-01-15"));
+    }
+
     /** What is no difference, product or sum that goes one way, and numbers without end, are left alone. */
     @ParameterizedTest
     @ValueSource(
