@@ -145,15 +145,13 @@ record TwoFields(
             if (found == null || same == null) {
                 return null;
             }
-            List<FormulaRule.Met> alone = new ArrayList<>();
-            found.stream()
-                    .filter(each -> !same.contains(each))
-                    .map(Reader::alone)
-                    .forEach(alone::add);
-            same.stream()
-                    .filter(each -> !found.contains(each))
-                    .map(Reader::alone)
-                    .forEach(alone::add);
+            List<OneWay.Turn> single = new ArrayList<>(found);
+            single.removeAll(same);
+            same.stream().filter(each -> !found.contains(each)).forEach(single::add);
+            if (single.stream().anyMatch(this::hasBoth)) {
+                return null;
+            }
+            List<FormulaRule.Met> alone = single.stream().map(Reader::alone).toList();
             List<OneWay.Turn> both =
                     found.stream().filter(same::contains).distinct().toList();
             List<Slant> slants = new ArrayList<>();
@@ -191,6 +189,11 @@ record TwoFields(
                     : new TwoFields(one, other, first.quantity(), first.isTurned(), sides, places, alone);
         }
 
+        private boolean hasBoth(OneWay.Turn turn) {
+            Tree whole = new Tree.Comparison(Tree.Test.AT_MOST, turn.one(), turn.other());
+            return whole.mentions(one) && whole.mentions(other);
+        }
+
         private static FormulaRule.Met alone(OneWay.Turn turn) {
             return new FormulaRule.Met(new Condition.Written(
                     Formula.text(new Tree.Comparison(Tree.Test.AT_MOST, turn.one(), turn.other()))));
@@ -199,17 +202,16 @@ record TwoFields(
         /** Whether it matters that one side is more than the other, or as much, or both. */
         private static Set<Tree.Test> tests(FormulaRule rule, List<Tree> trees, OneWay.Turn turn, boolean grows) {
             Set<Tree.Test> asked = EnumSet.noneOf(Tree.Test.class);
-            if (rule instanceof FormulaRule.Met(Clause.Comparison it)) {
-                asked.add(
-                        switch (it.test()) {
-                            case EQUAL -> Tree.Test.EQUAL;
-                            case NOT_EQUAL -> Tree.Test.NOT_EQUAL;
-                            case LESS -> Tree.Test.LESS;
-                            case AT_MOST -> Tree.Test.AT_MOST;
-                            case MORE -> Tree.Test.MORE;
-                            case AT_LEAST -> Tree.Test.AT_LEAST;
-                        });
-            } else if (!(rule instanceof FormulaRule.Met(Clause ignored))) {
+            if (rule instanceof FormulaRule.Met(Clause clause)) {
+                // What a clause compares stands outermost; what stands inside compares as it is written.
+                for (Tree tree : trees) {
+                    if (tree instanceof Tree.Comparison(var ignored, var left, var right)
+                            && turn.equals(new OneWay.Turn(left, right))) {
+                        asked.add(clause instanceof Clause.Comparison it ? test(it.test()) : Tree.Test.EQUAL);
+                    }
+                    tree.children().forEach(child -> asked(child, turn, asked));
+                }
+            } else {
                 trees.forEach(tree -> asked(tree, turn, asked));
             }
             Set<Tree.Test> tests = EnumSet.noneOf(Tree.Test.class);
@@ -221,6 +223,17 @@ record TwoFields(
                 }
             }
             return tests;
+        }
+
+        private static Tree.Test test(Clause.Comparison.OrderTest test) {
+            return switch (test) {
+                case EQUAL -> Tree.Test.EQUAL;
+                case NOT_EQUAL -> Tree.Test.NOT_EQUAL;
+                case LESS -> Tree.Test.LESS;
+                case AT_MOST -> Tree.Test.AT_MOST;
+                case MORE -> Tree.Test.MORE;
+                case AT_LEAST -> Tree.Test.AT_LEAST;
+            };
         }
 
         /** How two sides are compared in a tree; as being the same where they are in more than by a sign. */

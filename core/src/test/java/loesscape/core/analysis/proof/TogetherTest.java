@@ -141,7 +141,7 @@ class TogetherTest {
 
     private static Condition condition(RandomGenerator random, int lowest) {
         OrderTest test = List.of(OrderTest.values()).get(random.nextInt(6));
-        return switch (random.nextInt(8)) {
+        return switch (random.nextInt(10)) {
             case 0 ->
                 new Condition.Written(
                         "%s %s %d".formatted(quantity(random, lowest), sign(test), random.nextInt(20) - 4));
@@ -173,6 +173,16 @@ class TogetherTest {
                         test,
                         new Operand.NumberOperand(BigDecimal.valueOf(random.nextInt(8))),
                         null);
+            case 7 ->
+                new Clause.Comparison(
+                        "width",
+                        test,
+                        new Operand.FormulaOperand("if width - length >= %d then 5 else if length > 4 then 7 else 2"
+                                .formatted(random.nextInt(4))),
+                        null);
+            case 8 ->
+                new Condition.Written("(if width - length %s %d then 3 else 8) > %d and width > %d"
+                        .formatted(sign(test), random.nextInt(5), 2 + random.nextInt(5), random.nextInt(9)));
             default ->
                 new Condition.Written("width - length %s %d or length - width > 3 + (if urgent then 1 else 0)"
                         .formatted(sign(test), random.nextInt(6)));
@@ -286,6 +296,9 @@ class TogetherTest {
                 "signed * length > 30",
                 "modulo(width, 7) = length",
                 "width ** length > 100",
+                "width > (if width - length > 3 then 5 else 7)",
+                "width - (if width - length > 3 then 5 else 7) > length",
+                "(if width > 3 then length else 7) > 5 + width",
                 "width / length > 3"
             })
     void whatGoesNoOneWayIsNotDecided(String formula) {
