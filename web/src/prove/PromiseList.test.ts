@@ -21,7 +21,8 @@ function shown(verdict: PromiseVerdict) {
     roles: [],
     promises: [{ rule, sentence: { parts: [{ kind: "word", text: "It can always be finished." }] } }],
   } as unknown as DraftSettings;
-  copy.proof = { ...copy.proof, revision: copy.revision, promises: [verdict] } as unknown as Proof;
+  const proof = { revision: copy.revision, promises: [verdict] } as unknown as Proof;
+  Object.assign(copy, { proof });
   const onload = vi.fn();
   render(InDraft, { copy, of: PromiseList, about: { onload } });
   return onload;

@@ -68,7 +68,7 @@ final class AnswerVariables {
         this.gates = shared.gates();
         this.versions = List.copyOf(versions);
         this.today = today;
-        this.cutting = Cutting.of(versions, besides, today);
+        this.cutting = Cutting.of(versions, besides, today, shared);
         this.roleKeys = versions.stream()
                 .flatMap(version -> version.template().roles().stream())
                 .map(Role::key)

@@ -71,7 +71,7 @@ final class Cutting {
             Region.of(FieldKind.YesNo.YES, new Value.YesNo(true)),
             Region.of(FieldKind.YesNo.NO, new Value.YesNo(false))));
 
-    private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
+    private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today, SharedVariables shared) {
         this.today = today;
         besides.forEach(this::look);
         for (PreparedTemplate version : versions) {
@@ -95,7 +95,8 @@ final class Cutting {
                 versions.stream()
                         .flatMap(version -> lookingAtTwo(version, besides).stream())
                         .toList(),
-                this);
+                this,
+                shared);
     }
 
     /**
@@ -103,9 +104,10 @@ final class Cutting {
      *
      * @param versions of which fields of one key take the same kind of answer
      * @param besides clauses that none of them has, and that are asked all the same
+     * @param shared what was found out for other revisions
      */
-    static Cutting of(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today) {
-        return new Cutting(versions, besides, today);
+    static Cutting of(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today, SharedVariables shared) {
+        return new Cutting(versions, besides, today, shared);
     }
 
     /** The regions of a field. */

@@ -29,10 +29,14 @@ import org.jspecify.annotations.Nullable;
  */
 final class Pairs {
 
-    /** How often formulas are worked out in all, and how many sets of other answers are gone through for a rule. */
+    /** How often formulas are worked out in all, and for one quantity. */
     private static final int MOST_TRIES = 60_000;
 
+    private static final int MOST_EACH = 20_000;
+
+    /** How many sets of other answers are gone through for a rule. */
     private static final int MOST_SETS = 32;
+
     private static final int MOST_CELLS = 600;
     private static final int MOST_BANDS = 40;
 
@@ -40,6 +44,7 @@ final class Pairs {
     private static final List<Integer> NEAR = List.of(1, 2, 3, 5, 10, 20, 50, 100, 1_000);
 
     private final Map<Rule, Together> found = new HashMap<>();
+    private final SharedVariables shared;
     private int tries;
 
     /** A rule of a version. */
@@ -64,8 +69,10 @@ final class Pairs {
     /**
      * @param seen the rules that look at two fields
      * @param cutting which has cut all fields
+     * @param shared what was found of other revisions
      */
-    Pairs(List<Seen> seen, Cutting cutting) {
+    Pairs(List<Seen> seen, Cutting cutting, SharedVariables shared) {
+        this.shared = shared;
         Map<Quantity, List<Seen>> groups = new LinkedHashMap<>();
         for (Seen each : seen) {
             TwoFields fields = each.fields();
@@ -100,9 +107,28 @@ final class Pairs {
             return null;
         }
         try {
-            return new Search(group, one, other, fields.turned(), cutting).together();
+            return remembered(new Search(group, one, other, fields.turned(), cutting));
         } catch (FormulaProblem | TooMuch | Work.TooMuchWork notFound) {
             return null;
+        }
+    }
+
+    private @Nullable Together remembered(Search search) {
+        SharedVariables.Sought before = shared.together(search.identity);
+        if (before != null) {
+            return before.found();
+        }
+        int begun = tries;
+        try {
+            Together found = search.together();
+            shared.setTogether(search.identity, new SharedVariables.Sought(found));
+            return found;
+        } catch (TooMuch notFound) {
+            // What was left to others may do the next time, when these are remembered.
+            if (tries <= MOST_TRIES || tries - begun > MOST_EACH) {
+                shared.setTogether(search.identity, new SharedVariables.Sought(null));
+            }
+            throw notFound;
         }
     }
 
@@ -146,6 +172,7 @@ final class Pairs {
         private final boolean isTurned;
         private final Cutting cutting;
         private final boolean goesStepByStep;
+        private int triedHere;
         private final Map<Object, Steps> steps = new LinkedHashMap<>();
         private final List<Object> identity = new ArrayList<>();
         private final Map<Together.Cell, NavigableMap<Integer, Together.Point>> levels = new LinkedHashMap<>();
@@ -254,7 +281,6 @@ final class Pairs {
                 some.forEach((level, point) -> own.put(level - lowest, point));
                 cells.put(cell, own);
             });
-            identity.add(lowest);
             return new Together(
                     one,
                     other,
@@ -275,6 +301,10 @@ final class Pairs {
             note(new Together.Point(plain, second.plain()), own);
             note(new Together.Point(first.first(), lowest), own);
             note(new Together.Point(first.last(), highest), own);
+            if (own.size() == 1) {
+                // Between two corners of one level there is no other.
+                return;
+            }
             BigDecimal atOther = second.plain();
             alongOther(plain, second, own);
             alongOne(first, atOther, own);
@@ -364,7 +394,7 @@ final class Pairs {
         }
 
         private void count() {
-            if (++tries > MOST_TRIES) {
+            if (++tries > MOST_TRIES || ++triedHere > MOST_EACH) {
                 throw new TooMuch();
             }
         }

@@ -29,8 +29,16 @@ final class SharedVariables {
     private final Map<Integer, Integer> accepted = new HashMap<>();
     private final Map<Integer, Group> groups = new HashMap<>();
     private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
+    private final Map<Object, Sought> together = new HashMap<>();
     private final Map<Integer, Boolean> impossible = new HashMap<>();
     private final Map<Integer, Example> examples = new HashMap<>();
+
+    /**
+     * What came of looking for bands.
+     *
+     * @param found null where they cannot be told
+     */
+    record Sought(@Nullable Together found) {}
 
     /** Variables exactly one of which holds. */
     record Group(int[] variables) {}
@@ -151,6 +159,16 @@ final class SharedVariables {
             known.put(signature, found);
         }
         return found;
+    }
+
+    /** The bands of two fields that are looked at together; null where they were not looked for. */
+    @Nullable
+    Sought together(Object identity) {
+        return together.get(identity);
+    }
+
+    void setTogether(Object identity, Sought sought) {
+        together.put(identity, sought);
     }
 
     /** Whether a gate was found to hold for no answers; null where that was not asked. */

@@ -287,6 +287,25 @@ class TogetherTest {
                                 .containsEntry("ended", "2026-01-15"));
     }
 
+    /** What was found of two days is not found of others after an edit, and is found again after it is taken back. */
+    @Test
+    void bandsAreThoseOfEachRevision() {
+        Field begun = Field.of("begun", "Begun", new FieldKind.Date(null, null));
+        Field ended = Field.of("ended", "Ended", new FieldKind.Date(null, null));
+        EveryFilling every = null;
+        for (int days : new int[] {14, 15, 14, 16, 13}) {
+            CompiledTemplate compiled = CompiledTemplate.compile(document(List.of(
+                    begun,
+                    ended,
+                    shown("note", "ended >= begun + @\"P%dD\"".formatted(days)),
+                    shown("remark", "ended < begun + @\"P15D\""))));
+            every = every == null ? EveryFilling.of(compiled, TODAY) : every.next(compiled, TODAY);
+            assertThat(every.decide(List.of(new Claim.Shows("note", true), new Claim.Shows("remark", true))))
+                    .as("%d days", days)
+                    .isInstanceOf(days < 15 ? Decision.Possible.class : Decision.Impossible.class);
+        }
+    }
+
     /** What is no difference, product or sum that goes one way, and numbers without end, are left alone. */
     @ParameterizedTest
     @ValueSource(
