@@ -71,7 +71,7 @@ final class FewAnswers {
         if (!rule.hasFormula() && together(rule) == null) {
             return null;
         }
-        int[] known = variables.known(encoding.basis(leaf, "met", identity(rule)), () -> seenMet(rule));
+        int[] known = variables.known(encoding.basis(leaf, "met", bandsOf(rule)), () -> seenMet(rule));
         return known == null ? null : known[0];
     }
 
@@ -93,7 +93,7 @@ final class FewAnswers {
     int @Nullable [] given(FormulaRule.Given rule, List<Region> regions) {
         Field field = rule.field();
         return variables.known(
-                encoding.basis(rule.formula(), "given", field.key(), field.kind(), regions, identity(rule)),
+                encoding.basis(rule.formula(), "given", field.key(), field.kind(), regions, bandsOf(rule)),
                 () -> seenGiven(rule, regions));
     }
 
@@ -245,9 +245,14 @@ final class FewAnswers {
         return variables.cutting().together(prepared, rule);
     }
 
-    private Object identity(FormulaRule rule) {
+    /** What says what the bands of a rule are; they are asked for where what hangs on them is remembered too, for examples need them. */
+    private Object bandsOf(FormulaRule rule) {
         Together together = together(rule);
-        return together == null ? "" : together.identity();
+        if (together == null) {
+            return "";
+        }
+        variables.bands(together);
+        return together.identity();
     }
 
     /** Two fields that are looked at together: one of them blank, or both, or answers of each band in each pair of regions. */

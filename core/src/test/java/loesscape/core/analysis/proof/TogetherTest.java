@@ -306,6 +306,21 @@ class TogetherTest {
         }
     }
 
+    /** What nobody asked before an edit finds its two days after it, though what hangs on them was known before. */
+    @Test
+    void examplesAreFoundAfterAnEditThatTouchedOthers() {
+        List<Item> items = new ArrayList<>(List.of(
+                Field.of("begun", "Begun", new FieldKind.Date(null, null)),
+                Field.of("ended", "Ended", new FieldKind.Date(null, null)),
+                shown("note", "ended >= begun + @\"P14D\""),
+                shown("remark", "ended < begun + @\"P15D\"")));
+        EveryFilling before = EveryFilling.of(CompiledTemplate.compile(document(items)), TODAY);
+        items.add(Field.of("other", "Other", new FieldKind.YesNo()));
+        EveryFilling after = before.next(CompiledTemplate.compile(document(items)), TODAY);
+        assertThat(after.decide(List.of(new Claim.Shows("note", true), new Claim.Shows("remark", true))))
+                .isInstanceOf(Decision.Possible.class);
+    }
+
     /** What is no difference, product or sum that goes one way, and numbers without end, are left alone. */
     @ParameterizedTest
     @ValueSource(
