@@ -40,6 +40,7 @@ export type AnswerPiece = {
   condition: Condition;
   typed: string;
   others: string[];
+  isWhole: boolean;
   low: Value | null;
   high: Value | null;
 };
@@ -2125,6 +2126,9 @@ export type ReachAspect =
   | ({ type: "ofPhrase" } & ReachAspectOfPhrase)
   | ({ type: "ofChoice" } & ReachAspectOfChoice)
   | ({ type: "ofValue" } & ReachAspectOfValue)
+  | ({ type: "ofText" } & ReachAspectOfText)
+  | ({ type: "ofPicture" } & ReachAspectOfPicture)
+  | ({ type: "ofList" } & ReachAspectOfList)
   | ({ type: "ofSign" } & ReachAspectOfSign)
   | ({ type: "ofRole" } & ReachAspectOfRole)
   | ({ type: "ofFinish" } & ReachAspectOfFinish);
@@ -2141,6 +2145,9 @@ export type ReachAspectOfFinish = {
   rule: number;
 };
 
+export type ReachAspectOfList = {
+};
+
 export type ReachAspectOfLook = {
   rule: number;
   look: Look;
@@ -2154,11 +2161,17 @@ export type ReachAspectOfPhrase = {
   phrase: number;
 };
 
+export type ReachAspectOfPicture = {
+};
+
 export type ReachAspectOfRole = {
   role: string;
 };
 
 export type ReachAspectOfSign = {
+};
+
+export type ReachAspectOfText = {
 };
 
 export type ReachAspectOfValue = {
@@ -2198,7 +2211,6 @@ export type ReachTable = {
   rows: AnswerPiece[];
   columns: ReachColumn[];
   cells: ReachCell[][];
-  isSettable: boolean;
   note: string;
 };
 
@@ -2421,7 +2433,7 @@ export type Setting = {
 
 export type Shade = "plain" | "moss" | "river" | "straw" | "ochre" | "clay" | "stone";
 
-export type Shape = "blank" | "exactly" | "between" | "choice" | "like" | "refused";
+export type Shape = "blank" | "exactly" | "between" | "choice" | "others" | "like" | "refused";
 
 export type SharedCondition = {
   key: string;

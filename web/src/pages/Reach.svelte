@@ -6,7 +6,8 @@
   import { lookedThrough } from "../draft/lookedThrough.svelte";
   import Said from "../draft/margin/Said.svelte";
   import { WorkingCopy } from "../draft/workingCopy.svelte";
-  import { besideOf, edgesIn, said } from "../reach/cells";
+  import { answerWords } from "../reach/answerWords";
+  import { besideOf, cutOf, edgesIn, said } from "../reach/cells";
   import AcrossGrid from "../reach/AcrossGrid.svelte";
   import ReachGrid from "../reach/ReachGrid.svelte";
   import { Reaching } from "../reach/reaching.svelte";
@@ -52,7 +53,11 @@
         text: wordsOf(node.key, copy.answers[node.key] ?? ""),
       })),
   );
-  const hasEdges = $derived(reaching.table?.rows.some(({ shape }) => shape === "between") ?? false);
+  /** How its lines can be cut; null where all its answers are told apart anyway. */
+  const cutting = $derived.by(() => {
+    const node = copy.nodes.get(reaching.field)?.node;
+    return node?.type === "field" ? cutOf(node.kind) : null;
+  });
   const ASPECTS = { shown: "", required: "required", editable: "locked" };
   /** What can be added: whether an item is shown, whether it is required, whether it is locked. */
   const columns = $derived.by<Option[]>(() => {
@@ -82,6 +87,7 @@
         })),
     ),
   );
+  const isAnySettable = $derived(reaching.table?.columns.some(({ isSettable }) => isSettable) ?? false);
   const followers = $derived(new Set(reaching.table?.columns.map(({ key }) => key)));
   const findings = $derived<Finding[]>(
     copy.findings.filter(({ key }) => key === reaching.field || followers.has(key)),
@@ -90,13 +96,7 @@
   /** An answer as its field shows it. */
   function wordsOf(key: string, text: string): string {
     const node = copy.view(key).node;
-    const kind = node.type === "field" ? node.kind : null;
-    const choices = kind && "choices" in kind ? kind.choices : [];
-    if (kind?.type === "yesNo") return text === "yes" ? "Yes" : "No";
-    return text
-      .split(",")
-      .map((id) => choices.find((choice) => choice.id === id)?.label ?? id)
-      .join(", ");
+    return node.type === "field" ? answerWords(node.kind, text) : text;
   }
 
   // The table is as the document and the answers tried out are.
@@ -115,7 +115,7 @@
 
   async function cut(event: Event) {
     event.preventDefault();
-    const edges = edgesIn(typed);
+    const edges = edgesIn(typed, cutting === "name");
     if (edges.length && (await reaching.cut(edges))) typed = "";
   }
 
@@ -191,8 +191,9 @@
           {/each}
         </dl>
         <p class="soft">
-          {#if held.length > 12}and {held.length - 12} more;
-          {/if}{held.length ? "everything else blank" : "all answers blank; try some out in the Draft view"}
+          {held.length > 12 ? `and ${held.length - 12} more; ` : ""}{held.length
+            ? "everything else blank"
+            : "all answers blank; try some out in the Draft view"}
         </p>
       {:else}
         <p class="soft">none: all other answers are looked at</p>
@@ -208,7 +209,9 @@
             <p class="soft">
               Every answer that makes a difference, edges and blank included.
               {reaching.isHeld
-                ? "Click a cell, or drag over several, to change what happens there."
+                ? isAnySettable
+                  ? "Click a cell, or drag over several, to change what happens there."
+                  : ""
                 : "Click a cell for answers that show it."}
             </p>
           </div>
@@ -239,12 +242,6 @@
           {#if !reaching.table.columns.length}
             <p class="soft mt-3">Nothing follows this field yet. Add what is to follow it.</p>
           {/if}
-          {#if !reaching.table.isSettable}
-            <p class="soft mt-2">
-              What is compared here are parts of texts or entries of a list, so that it is read here and set
-              beside the document.
-            </p>
-          {/if}
           <div class="mt-3 flex flex-wrap items-center gap-2 print-hidden">
             <Picker
               label="Add what is to follow"
@@ -258,13 +255,15 @@
                   ? reaching.besides.filter((other) => other !== key)
                   : [...reaching.besides, key])}
             />
-            {#if hasEdges}
+            {#if cutting}
               <form class="flex items-center gap-1" onsubmit={cut}>
                 <Input
                   look="token add"
                   width="15rem"
-                  aria-label="Cut the lines at"
-                  placeholder="cut the lines at: 30 100 250"
+                  aria-label={cutting === "size" ? "Cut the lines at" : "Tell these apart"}
+                  placeholder={cutting === "size"
+                    ? "cut the lines at: 30 100 250"
+                    : "tell apart: one; another"}
                   maxlength={400}
                   bind:value={typed}
                 />
@@ -272,7 +271,7 @@
               {#each reaching.edges as edge (edge)}
                 <Button
                   look="token"
-                  aria-label={`${edge} is an edge of this table; take it away`}
+                  aria-label={`${edge} is told apart in this table; take that away`}
                   onclick={() => (reaching.edges = reaching.edges.filter((other) => other !== edge))}
                   >{edge} ×</Button
                 >
@@ -341,7 +340,7 @@
             </div>
           {/if}
           <div class="sentences">
-            {#each [...followers].filter((key) => copy.nodes.has(key)) as key (key)}
+            {#each [...followers].filter((key) => copy.nodes.get(key)?.sentences.length) as key (key)}
               <p>
                 <span class="soft">{copy.view(key).name}:</span>
                 {#each copy.view(key).sentences as { parts }, i (i)}<Said {parts} />{" "}{/each}

@@ -1,6 +1,18 @@
 import { expect, test } from "vitest";
 import type { AnswerPiece, Becomes, ReachColumn, ReachTable, Shape } from "../api/types";
-import { besideOf, canSet, edgesIn, isFollowed, isIn, nextRow, patterns, said, strokes } from "./cells";
+import { KINDS } from "../api/kinds";
+import {
+  besideOf,
+  canSet,
+  cutOf,
+  edgesIn,
+  isFollowed,
+  isIn,
+  nextRow,
+  patterns,
+  said,
+  strokes,
+} from "./cells";
 
 const piece = (shape: Shape): AnswerPiece => ({
   shape,
@@ -8,6 +20,7 @@ const piece = (shape: Shape): AnswerPiece => ({
   condition: { type: "always" },
   typed: "",
   others: [],
+  isWhole: true,
   low: null,
   high: null,
 });
@@ -30,7 +43,6 @@ function table(columns: ReachColumn[], becomes: Becomes[][]): ReachTable {
     rows: shapes.map(piece),
     columns,
     cells: becomes.map((row) => row.map((each) => ({ becomes: each, words: "", isTrouble: false }))),
-    isSettable: true,
     note: "",
   };
 }
@@ -98,7 +110,8 @@ test("what nobody can answer or cannot be offered cannot be set", () => {
     [["no"], [], ["no"], ["no"], ["no"]],
   );
   expect([0, 1, 2].map((row) => canSet(offered, row, 0))).toEqual([false, false, true]);
-  expect(canSet({ ...log, isSettable: false }, 2, 0)).toBe(false);
+  const read = table([column("fee", { isSettable: false })], [["says"], [], ["says"], ["says"], ["says"]]);
+  expect(canSet(read, 2, 0)).toBe(false);
 });
 
 test("a cell says what becomes of its column, or its own words", () => {
@@ -118,4 +131,26 @@ test.each([
 
 test("neighbouring ranges have other patterns", () => {
   expect(patterns(log.rows)).toEqual(["empty", "refused", "layer-0", "edge", "layer-1"]);
+});
+
+test("answers are cut by size or told apart by name, and by name only semicolons part them", () => {
+  const cut = Object.values(KINDS).map(({ start }) => [start.type, cutOf(start)]);
+  expect(Object.fromEntries(cut)).toMatchObject({
+    number: "size",
+    money: "size",
+    rating: "size",
+    date: "size",
+    time: "size",
+    text: "name",
+    email: "name",
+    lookup: "name",
+    oneChoice: null,
+    severalChoices: null,
+    yesNo: null,
+    signature: null,
+    attachment: null,
+    payment: null,
+  });
+  expect(edgesIn("30 100; 2.5")).toEqual(["30", "100", "2.5"]);
+  expect(edgesIn("Upper Alden; Brunn ;", true)).toEqual(["Upper Alden", "Brunn"]);
 });

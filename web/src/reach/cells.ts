@@ -1,4 +1,5 @@
-import type { AnswerPiece, ReachCell, ReachColumn, ReachStroke, ReachTable } from "../api/types";
+import { answerType } from "../api/kinds";
+import type { AnswerPiece, FieldKind, ReachCell, ReachColumn, ReachStroke, ReachTable } from "../api/types";
 
 /** Some cells: from one corner to the other. */
 export type Block = { row: number; column: number; toRow: number; toColumn: number };
@@ -35,7 +36,7 @@ export function said(cell: ReachCell, column: ReachColumn): string {
 export function canSet(table: ReachTable, row: number, column: number): boolean {
   const { aspect, isSettable } = table.columns[column]!;
   const { shape } = table.rows[row]!;
-  if (!table.isSettable || !isSettable || shape === "refused") return false;
+  if (!isSettable || shape === "refused") return false;
   // While it is blank, nothing is offered.
   return !(aspect.type === "ofChoice" && shape === "blank");
 }
@@ -78,10 +79,30 @@ export function isFollowed(table: ReachTable, column: number, besides: string[])
   return new Set(becomes).size > 1;
 }
 
-/** Edges as they are typed, one after the other: 30 100; 2.5 */
-export function edgesIn(typed: string): string[] {
+/** Whether answers of a kind are cut by their size, or named ones told apart from all others; null where all are told apart. */
+export function cutOf(kind: FieldKind): "size" | "name" | null {
+  switch (answerType(kind)) {
+    case "number":
+    case "day":
+    case "time":
+      return "size";
+    case "text":
+      return "name";
+    case "choice":
+      return kind.type === "lookup" ? "name" : null;
+    case "yesNo":
+    case "choices":
+    case "signature":
+    case "files":
+    case "payment":
+      return null;
+  }
+}
+
+/** Edges as they are typed, one after the other: 30 100; 2.5; of names, which may have blanks in them, by semicolons alone. */
+export function edgesIn(typed: string, areNames = false): string[] {
   return typed
-    .split(/[\s;]+/)
+    .split(areNames ? ";" : /[\s;]+/)
     .map((edge) => edge.trim())
     .filter(Boolean);
 }
@@ -99,6 +120,7 @@ export function patterns(rows: AnswerPiece[]): string[] {
         return "refused";
       case "between":
       case "choice":
+      case "others":
       case "like":
         return `layer-${range++ % 4}`;
     }

@@ -9,7 +9,6 @@ const table = (field: string): ReachTable => ({
   rows: [],
   columns: [],
   cells: [],
-  isSettable: true,
   note: "",
 });
 
@@ -65,10 +64,10 @@ test("looking at it in an effect asks once for each change, and not without end"
   stop();
 });
 
-test("an edge that cannot be is no edge, the table stays, and what is said of it too", async () => {
+test("an answer that cannot be is no edge, the table stays, and what is said of it too", async () => {
   serverThat(({ path }) =>
     path.includes("edge=deep")
-      ? { status: 422, detail: "“deep” is no edge." }
+      ? { status: 422, detail: "“deep” is no answer." }
       : { body: { revision: 1, table: table("depth") } },
   );
   const stop = $effect.root(() => reaching.follow(() => true));
@@ -78,7 +77,7 @@ test("an edge that cannot be is no edge, the table stays, and what is said of it
   expect(await reaching.cut(["deep"])).toBe(false);
   await settled();
   expect(reaching.edges).toEqual(["30"]);
-  expect(reaching.trouble).toBe("“deep” is no edge.");
+  expect(reaching.trouble).toBe("“deep” is no answer.");
   expect(reaching.table?.field).toBe("depth");
   expect(await reaching.cut(["40"])).toBe(true);
   await settled();

@@ -15,6 +15,7 @@ import loesscape.core.model.Aspect;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.reach.ReachCell.Becomes;
@@ -113,15 +114,39 @@ final class EveryReading {
     }
 
     private boolean hangsOnMore(ReachColumn column) {
-        return compiled.node(column.key()) instanceof Field follower
-                && follower.value() instanceof FieldValue.WorkedOut(var formula, var isOvertypable)
-                && (isOvertypable || !symbols.sources(formula).equals(Set.of(field.key())));
+        Node follower = compiled.node(column.key());
+        boolean isOvertypable =
+                follower instanceof Field it && it.value() instanceof FieldValue.WorkedOut(var formula, var can) && can;
+        return isOvertypable
+                || Logic.uses(follower, symbols).stream()
+                        .filter(use -> says(use, column.aspect()))
+                        .anyMatch(use -> !use.sources().equals(Set.of(field.key())));
+    }
+
+    /** Whether what a column says hangs on something that its follower looks at. */
+    private static boolean says(Logic.Use use, ReachAspect aspect) {
+        return switch (aspect) {
+            case ReachAspect.OfValue ignored ->
+                use.what().equals("value") || use.what().equals("amount");
+            case ReachAspect.OfText ignored ->
+                use.what().equals("text") || use.what().startsWith("phrase");
+            case ReachAspect.OfList ignored -> use.what().equals("choices");
+            case ReachAspect.OfPicture ignored -> use.what().equals("picture");
+            case ReachAspect.OfSign ignored -> use.what().equals("bands");
+            case ReachAspect.OfNode ignored -> false;
+            case ReachAspect.OfLook ignored -> false;
+            case ReachAspect.OfCheck ignored -> false;
+            case ReachAspect.OfPhrase ignored -> false;
+            case ReachAspect.OfChoice ignored -> false;
+            case ReachAspect.OfRole ignored -> false;
+            case ReachAspect.OfFinish ignored -> false;
+        };
     }
 
     private ReachCell told(AnswerPiece row, ReachColumn column, Example example) {
         String section = symbols.rowsAround(column.key());
-        if (column.aspect() instanceof ReachAspect.OfValue) {
-            return new HeldReading(compiled, field, new Answers(example.answers()), example.context())
+        if (column.aspect() instanceof ReachAspect.OfValue || column.aspect() instanceof ReachAspect.OfText) {
+            return new HeldReading(every, field, new Answers(example.answers()), example.context())
                     .cells(row, List.of(column))
                     .getFirst();
         }
@@ -173,10 +198,17 @@ final class EveryReading {
             case ReachAspect.OfCheck ignored -> meets(column, node, is, claims);
             case ReachAspect.OfPhrase ignored -> meets(column, node, is, claims);
             case ReachAspect.OfFinish ignored -> meets(column, node, is, claims);
-            case ReachAspect.OfValue ignored -> throw new IllegalArgumentException("Is not said with yes or no.");
-            case ReachAspect.OfSign ignored -> throw new IllegalArgumentException("Is not said with yes or no.");
+            case ReachAspect.OfValue ignored -> throw isSaid();
+            case ReachAspect.OfSign ignored -> throw isSaid();
+            case ReachAspect.OfText ignored -> throw isSaid();
+            case ReachAspect.OfPicture ignored -> throw isSaid();
+            case ReachAspect.OfList ignored -> throw isSaid();
         }
         return claims;
+    }
+
+    private static IllegalArgumentException isSaid() {
+        return new IllegalArgumentException("Is not said with yes or no.");
     }
 
     private void meets(ReachColumn column, @Nullable Node node, boolean is, List<Claim> claims) {

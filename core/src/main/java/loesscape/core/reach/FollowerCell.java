@@ -1,10 +1,13 @@
 package loesscape.core.reach;
 
+import java.math.BigDecimal;
 import java.util.List;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
+import loesscape.core.evaluation.NodeState.NoticeState;
+import loesscape.core.evaluation.Passage;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
@@ -16,14 +19,18 @@ import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
+import loesscape.core.model.Value;
 import loesscape.core.reach.ReachCell.Becomes;
 import loesscape.core.wording.Display;
 import org.jspecify.annotations.Nullable;
 
 /** What a column says of one evaluated document. */
 final class FollowerCell {
+
+    private static final int MOST_TOLD = 3;
 
     private FollowerCell() {}
 
@@ -51,12 +58,14 @@ final class FollowerCell {
             case ReachAspect.OfNode(var aspect) -> ofAspect(aspect, state);
             case ReachAspect.OfChoice(var choice) -> yesOrNo(isOffered(choice, node, state));
             case ReachAspect.OfValue ignored ->
-                state instanceof FieldState it
-                                && node instanceof Field field
-                                && !it.value().isBlank()
-                        ? new ReachCell(Becomes.SAYS, Display.of(field.kind(), it.value()), false)
-                        : new ReachCell(Becomes.SAYS, "blank", false);
-            case ReachAspect.OfSign ignored -> new ReachCell(Becomes.SAYS, sign(node, state), false);
+                node instanceof Field field && state instanceof FieldState it
+                        ? says(words(field, value(field, it)), "")
+                        : says("", "blank");
+            case ReachAspect.OfSign ignored -> says(sign(node, state), "nothing");
+            case ReachAspect.OfText ignored ->
+                says(state instanceof NoticeState it ? Passage.words(it.text()).strip() : "", "nothing");
+            case ReachAspect.OfPicture ignored -> says(picture(node, compiled, standing, row), "nothing");
+            case ReachAspect.OfList ignored -> says(list(state), "nothing");
             case ReachAspect.OfLook ignored -> holds(column, compiled, standing, row);
             case ReachAspect.OfCheck ignored -> holds(column, compiled, standing, row);
             case ReachAspect.OfPhrase ignored -> holds(column, compiled, standing, row);
@@ -113,6 +122,9 @@ final class FollowerCell {
             case ReachAspect.OfChoice ignored -> null;
             case ReachAspect.OfValue ignored -> null;
             case ReachAspect.OfSign ignored -> null;
+            case ReachAspect.OfText ignored -> null;
+            case ReachAspect.OfPicture ignored -> null;
+            case ReachAspect.OfList ignored -> null;
         };
     }
 
@@ -125,10 +137,50 @@ final class FollowerCell {
                 : offered.contains(choice);
     }
 
+    private static ReachCell says(String words, String none) {
+        return new ReachCell(Becomes.SAYS, words.isEmpty() ? none : words, false);
+    }
+
+    /** What is worked out; of a payment, what is to be paid. */
+    static Value value(Field field, FieldState state) {
+        if (!(field.kind() instanceof FieldKind.Payment)) {
+            return state.value();
+        }
+        BigDecimal due = state.due();
+        return due == null ? Value.blank() : new Value.Number(due);
+    }
+
+    /** What a field says of something worked out. */
+    static String words(Field field, Value value) {
+        return !value.isBlank()
+                ? Display.of(field.kind(), value)
+                : field.kind() instanceof FieldKind.Payment ? "nothing" : "blank";
+    }
+
+    private static String picture(Node node, CompiledTemplate compiled, Standing standing, String row) {
+        if (!(node instanceof Picture picture)) {
+            return "";
+        }
+        boolean isInRow = compiled.symbols().rowsAround(picture.follows()) != null;
+        NodeState followed = state(picture.follows(), standing, isInRow ? row : "");
+        return followed instanceof FieldState it && !it.value().isBlank()
+                ? "the one given"
+                : picture.file().isEmpty() ? "" : "the usual one";
+    }
+
+    private static String list(NodeState state) {
+        List<String> offered = state instanceof FieldState it ? it.offered() : null;
+        if (offered == null) {
+            return "all";
+        }
+        String some = String.join(", ", offered.subList(0, Math.min(MOST_TOLD, offered.size())));
+        return offered.size() <= MOST_TOLD ? some : "%s and %d more".formatted(some, offered.size() - MOST_TOLD);
+    }
+
     private static String sign(Node node, NodeState state) {
         String band = state instanceof IndicatorState it ? it.band() : null;
         return band == null || !(node instanceof Indicator indicator)
-                ? "nothing"
+                ? ""
                 : indicator
                         .sign(band)
                         .map(Sign::label)

@@ -2,8 +2,12 @@ package loesscape.core.reach;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import loesscape.core.analysis.proof.AnswerPiece;
+import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
@@ -12,15 +16,18 @@ import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Value;
 import loesscape.core.reach.ReachCell.Becomes;
-import loesscape.core.wording.Display;
+import org.jspecify.annotations.Nullable;
 
 /** Reads the table with the other answers as they are: what is in a cell was evaluated. */
 final class HeldReading {
 
     private static final String ROW = "r1";
 
+    private final EveryFilling every;
     private final CompiledTemplate compiled;
     private final Field field;
     private final Answers answers;
@@ -28,13 +35,14 @@ final class HeldReading {
     private final Context context;
     private final String address;
 
-    HeldReading(CompiledTemplate compiled, Field field, Answers answers, Context context) {
-        this(compiled, field, answers, List.of(answers), context);
+    HeldReading(EveryFilling every, Field field, Answers answers, Context context) {
+        this(every, field, answers, List.of(answers), context);
     }
 
     /** The same where another answer stands in for several that nothing tells apart. */
-    private HeldReading(CompiledTemplate compiled, Field field, Answers answers, List<Answers> all, Context context) {
-        this.compiled = compiled;
+    private HeldReading(EveryFilling every, Field field, Answers answers, List<Answers> all, Context context) {
+        this.every = every;
+        this.compiled = every.compiled();
         this.field = field;
         this.context = context;
         String section = compiled.symbols().rowsAround(field.key());
@@ -53,7 +61,7 @@ final class HeldReading {
         String at = section == null ? other.key() : RowNames.address(other.key(), row(section, answers));
         List<Answers> with = new ArrayList<>(List.of(answers.with(at, piece.typed())));
         piece.others().forEach(typed -> with.add(answers.with(at, typed)));
-        return new HeldReading(compiled, field, with.getFirst(), with, context);
+        return new HeldReading(every, field, with.getFirst(), with, context);
     }
 
     /** The first row that there is; the first that can be where there is none. */
@@ -77,23 +85,27 @@ final class HeldReading {
             standings.add(standing(each, row.typed()));
             row.others().forEach(typed -> standings.add(standing(each, typed)));
         }
-        return columns.stream().map(column -> cell(column, standings)).toList();
+        return columns.stream().map(column -> cell(column, standings, row)).toList();
     }
 
     private Standing standing(Answers each, String typed) {
         return compiled.standing(each.with(address, typed), context);
     }
 
-    private ReachCell cell(ReachColumn column, List<Standing> standings) {
+    private ReachCell cell(ReachColumn column, List<Standing> standings, AnswerPiece row) {
         if (column.aspect() instanceof ReachAspect.OfValue) {
-            return value(column, standings);
+            return value(column, standings, row);
         }
         ReachCell first = FollowerCell.of(column, compiled, standings.getFirst(), row(column));
-        return standings.stream()
-                        .allMatch(each -> FollowerCell.of(column, compiled, each, row(column))
-                                .equals(first))
-                ? first
-                : ReachCell.of(Becomes.DEPENDS);
+        boolean isSame = standings.stream()
+                .allMatch(each ->
+                        FollowerCell.of(column, compiled, each, row(column)).equals(first));
+        // A text that has the answer in it says something else for each.
+        boolean isText = column.aspect() instanceof ReachAspect.OfText && first.becomes() == Becomes.SAYS;
+        if (isText && !(row.isWhole() && isSame)) {
+            return new ReachCell(Becomes.SAYS, TextCells.SUCH_AS + first.words(), false);
+        }
+        return isSame ? first : ReachCell.of(Becomes.DEPENDS);
     }
 
     /** The row in which a follower is looked at: that of the field where it stands beside it, else the first. */
@@ -102,8 +114,8 @@ final class HeldReading {
         return section == null ? "" : row(section, answers);
     }
 
-    /** From the least to the greatest that is worked out. */
-    private ReachCell value(ReachColumn column, List<Standing> standings) {
+    /** From the least to the greatest that is worked out, where nothing else comes of any answer between. */
+    private ReachCell value(ReachColumn column, List<Standing> standings, AnswerPiece row) {
         if (!(compiled.node(column.key()) instanceof Field follower)) {
             return ReachCell.of(Becomes.UNDECIDED);
         }
@@ -114,25 +126,43 @@ final class HeldReading {
                 return ReachCell.of(Becomes.FOLDED);
             }
             if (state instanceof FieldState it) {
-                values.add(it.value());
+                values.add(FollowerCell.value(follower, it));
             }
         }
-        return new ReachCell(Becomes.SAYS, words(follower, values), false);
+        boolean isAll = row.isWhole() && (values.size() == 1 || goesOneWay(follower, standings.getFirst()));
+        String words = isAll ? range(follower, values) : FollowerCell.words(follower, values.getFirst());
+        return new ReachCell(Becomes.SAYS, isAll ? words : TextCells.SUCH_AS + words, false);
     }
 
-    private static String words(Field follower, List<Value> values) {
+    /** What one answer and another give, and whatever lies between them gives something between. */
+    private static String range(Field follower, List<Value> values) {
         List<Value> sorted = values.stream()
-                .sorted((one, other) -> number(one).compareTo(number(other)))
+                .sorted(Comparator.comparing(HeldReading::place, Comparator.nullsFirst(Comparator.naturalOrder())))
                 .toList();
-        String least = Display.of(follower.kind(), sorted.getFirst());
-        String greatest = Display.of(follower.kind(), sorted.getLast());
-        if (values.stream().allMatch(Value::isBlank)) {
-            return "blank";
-        }
-        return least.equals(greatest) ? least : "%s to %s".formatted(least.isEmpty() ? "blank" : least, greatest);
+        String least = FollowerCell.words(follower, sorted.getFirst());
+        String greatest = FollowerCell.words(follower, sorted.getLast());
+        return least.equals(greatest) ? least : "%s to %s".formatted(least, greatest);
     }
 
-    private static BigDecimal number(Value value) {
-        return value instanceof Value.Number(var number) ? number : BigDecimal.ZERO;
+    private static @Nullable BigDecimal place(Value value) {
+        return switch (value) {
+            case Value.Number(var number) -> number;
+            case Value.Date(var date) -> BigDecimal.valueOf(date.toEpochDay());
+            case Value.Time(var time) -> BigDecimal.valueOf(time.toSecondOfDay());
+            case Value.YesNo(var yes) -> yes ? BigDecimal.ONE : BigDecimal.ZERO;
+            default -> null;
+        };
+    }
+
+    private boolean goesOneWay(Field follower, Standing standing) {
+        String formula = follower.value() instanceof FieldValue.WorkedOut(var worked, var ignored)
+                ? worked
+                : follower.kind() instanceof FieldKind.Payment(var ignored, var amount) ? amount : "";
+        Map<String, BigDecimal> others = new HashMap<>();
+        for (String name : compiled.symbols().sources(formula)) {
+            BigDecimal held = standing.state().nodes().get(name) instanceof FieldState it ? place(it.value()) : null;
+            others.put(name, held == null ? BigDecimal.ZERO : held.abs());
+        }
+        return every.goesOneWay(follower, formula, field.key(), others);
     }
 }

@@ -2,6 +2,7 @@ package loesscape.core.reach;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
@@ -13,6 +14,8 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.Clause;
+import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
+import loesscape.core.model.Clause.TextClause.TextTest;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
@@ -29,7 +32,7 @@ import loesscape.core.model.Value;
  */
 public final class Reach {
 
-    /** So many edges may be asked for beside those that the document has. */
+    /** So many cuts may be asked for beside those that the document has. */
     public static final int MOST_EDGES = 50;
 
     private final EveryFilling every;
@@ -48,8 +51,8 @@ public final class Reach {
      * The reach of a field.
      *
      * @param key of a field of the template
-     * @param edges answers at which its lines are cut beside those at which the document changes something; what cannot be
-     *     compared by size has none
+     * @param edges answers at which its lines are cut, or which are told apart, beside those at which the document changes
+     *     something; see {@link #canBeCut}
      * @param besides what does not follow it yet and is to stand in the table: keys of nodes, or a key and behind a blank the
      *     name of an aspect, such as {@code log required}
      * @param today the day on which examples are tried
@@ -65,18 +68,29 @@ public final class Reach {
         return new Reach(EveryFilling.of(compiled, cuts, today), field, besides);
     }
 
-    /** Whether answers of a kind can be cut at edges. */
-    public static boolean hasEdges(FieldKind kind) {
+    /** Whether the answers of a kind can be cut where the document tells none apart: by size, or those that are named from all others. */
+    public static boolean canBeCut(FieldKind kind) {
+        return isOrdered(kind) || kind.isText() || kind instanceof FieldKind.Lookup;
+    }
+
+    private static boolean isOrdered(FieldKind kind) {
         return kind.isNumeric() || kind.isDay() || kind instanceof FieldKind.Time;
     }
 
-    private static Clause cut(Field field, Value edge) {
-        Clause.Operand at = switch (edge) {
-            case Value.Number(var number) -> new Clause.Operand.NumberOperand(number);
-            case Value.Date(var day) -> new Clause.Operand.DateOperand(day);
-            case Value.Time(var time) -> new Clause.Operand.TimeOperand(time);
-            default -> throw new IllegalArgumentException("Cannot be an edge: " + edge);
+    private static Clause cut(Field field, Value at) {
+        return switch (at) {
+            case Value.Number(var number) -> edge(field, new Clause.Operand.NumberOperand(number));
+            case Value.Date(var day) -> edge(field, new Clause.Operand.DateOperand(day));
+            case Value.Time(var time) -> edge(field, new Clause.Operand.TimeOperand(time));
+            case Value.Text(var text) -> new Clause.TextClause(field.key(), TextTest.IS, text, false, null);
+            case Value.Chosen(var cell, var ignored)
+            when field.kind() instanceof FieldKind.Lookup ->
+                new Clause.ChoiceClause(field.key(), ChoiceTest.IS, List.of(cell), null);
+            default -> throw new IllegalArgumentException("Cannot be told apart: " + at);
         };
+    }
+
+    private static Clause edge(Field field, Clause.Operand at) {
         return new Clause.Comparison(field.key(), Clause.Comparison.OrderTest.EQUAL, at, null);
     }
 
@@ -92,7 +106,7 @@ public final class Reach {
 
     /** The table with the other answers as they are. */
     public ReachTable held(Answers answers, Context context) {
-        HeldReading reading = new HeldReading(every.compiled(), field, answers, context);
+        HeldReading reading = new HeldReading(every, field, answers, context);
         return table(reading::cells, reading.note());
     }
 
@@ -112,7 +126,7 @@ public final class Reach {
      * @throws IllegalArgumentException where there is no such field
      */
     public ReachAcross heldAcross(String other, ReachColumn column, Answers answers, Context context) {
-        HeldReading reading = new HeldReading(every.compiled(), field, answers, context);
+        HeldReading reading = new HeldReading(every, field, answers, context);
         Field across = other(other);
         return across(across, column, piece -> reading.with(across, piece)::cells);
     }
@@ -146,6 +160,11 @@ public final class Reach {
             }
             cells.add(line);
         }
+        if (column.aspect() instanceof ReachAspect.OfText) {
+            for (int place = 0; place < taken.size(); place++) {
+                shorten(cells, place);
+            }
+        }
         return new ReachAcross(column, lines, other.key(), taken, cells);
     }
 
@@ -164,6 +183,21 @@ public final class Reach {
         return new ReachWriting(every.compiled(), field, rows).of(strokes);
     }
 
+    private static void shorten(List<List<ReachCell>> cells, int column) {
+        List<ReachCell> some = cells.stream()
+                .filter(row -> !row.isEmpty())
+                .map(row -> row.get(column))
+                .toList();
+        Iterator<ReachCell> shortened = TextCells.shortened(some).iterator();
+        cells.replaceAll(row -> row.isEmpty() ? row : with(row, column, shortened.next()));
+    }
+
+    private static List<ReachCell> with(List<ReachCell> row, int column, ReachCell cell) {
+        List<ReachCell> with = new ArrayList<>(row);
+        with.set(column, cell);
+        return with;
+    }
+
     private interface Reading {
         List<ReachCell> cells(AnswerPiece row, List<ReachColumn> columns);
     }
@@ -173,6 +207,11 @@ public final class Reach {
         for (AnswerPiece row : rows) {
             cells.add(row.shape() == Shape.REFUSED ? List.of() : reading.cells(row, columns));
         }
-        return new ReachTable(field.key(), rows, columns, cells, ShortestCondition.canBe(rows), note);
+        for (int column = 0; column < columns.size(); column++) {
+            if (columns.get(column).aspect() instanceof ReachAspect.OfText) {
+                shorten(cells, column);
+            }
+        }
+        return new ReachTable(field.key(), rows, columns, cells, note);
     }
 }

@@ -37,8 +37,17 @@ public sealed interface ReachAspect {
      */
     record OfChoice(String choice) implements ReachAspect {}
 
-    /** What is worked out for it. */
+    /** What is worked out for it; of a payment, what is to be paid. */
     record OfValue() implements ReachAspect {}
+
+    /** What a text says that has the answer in it. */
+    record OfText() implements ReachAspect {}
+
+    /** Which picture stands there. */
+    record OfPicture() implements ReachAspect {}
+
+    /** What is left of its list to choose from. */
+    record OfList() implements ReachAspect {}
 
     /** What an indicator tells. */
     record OfSign() implements ReachAspect {}
@@ -68,6 +77,9 @@ public sealed interface ReachAspect {
             case OfRole ignored -> true;
             case OfFinish ignored -> true;
             case OfValue ignored -> false;
+            case OfText ignored -> false;
+            case OfPicture ignored -> false;
+            case OfList ignored -> false;
             case OfSign ignored -> false;
         };
     }

@@ -8,15 +8,19 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Condition;
+import loesscape.core.model.Divider;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
-import loesscape.core.model.FieldValue;
 import loesscape.core.model.FinishRule;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
 import loesscape.core.model.Notice;
+import loesscape.core.model.Overlay;
+import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
+import loesscape.core.model.Section;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Sentences;
@@ -65,7 +69,7 @@ final class ReachColumns {
                         new ReachAspect.OfFinish(i),
                         "can be finished",
                         "held up",
-                        false);
+                        true);
             }
         }
         return columns;
@@ -98,10 +102,10 @@ final class ReachColumns {
             case Field it -> field(it);
             case Indicator it -> {
                 if (it.follows().equals(field)) {
-                    add(it.key(), it.name(), "tells", new ReachAspect.OfSign(), "", "nothing", false);
+                    says(node, "tells", new ReachAspect.OfSign());
                 }
             }
-            case Notice it ->
+            case Notice it -> {
                 each(
                         it.phrases(),
                         phrase -> isFollowed(phrase.when()),
@@ -112,10 +116,20 @@ final class ReachColumns {
                                 new ReachAspect.OfPhrase(i),
                                 "said",
                                 "left out",
-                                false));
-            case Node ignored -> {
-                // Pages, sections, pictures, dividers and overlays have nothing else.
+                                true));
+                if (uses(node, "text")) {
+                    says(node, "says", new ReachAspect.OfText());
+                }
             }
+            case Picture it -> {
+                if (it.follows().equals(field)) {
+                    says(node, "which picture", new ReachAspect.OfPicture());
+                }
+            }
+            case Page ignored -> {}
+            case Section ignored -> {}
+            case Divider ignored -> {}
+            case Overlay ignored -> {}
         }
     }
 
@@ -164,10 +178,25 @@ final class ReachColumns {
                         true);
             }
         }
-        if (it.value() instanceof FieldValue.WorkedOut(var formula, var ignored)
-                && symbols.sources(formula).contains(field)) {
-            add(it.key(), it.name(), "worked out", new ReachAspect.OfValue(), "", "blank", false);
+        if (it.kind() instanceof FieldKind.Lookup lookup && lookup.filters().containsValue(field)) {
+            says(it, "offers", new ReachAspect.OfList());
         }
+        if (uses(it, "value")) {
+            says(it, "worked out", new ReachAspect.OfValue());
+        }
+        if (uses(it, "amount")) {
+            says(it, "to be paid", new ReachAspect.OfValue());
+        }
+    }
+
+    private boolean uses(Node node, String what) {
+        return Logic.uses(node, symbols).stream()
+                .anyMatch(use -> use.what().equals(what) && use.sources().contains(field));
+    }
+
+    /** A column with words of its own, which is only read. */
+    private void says(Node node, String heading, ReachAspect aspect) {
+        add(node.key(), node.name(), heading, aspect, "", "", false);
     }
 
     private interface Numbered<T> {

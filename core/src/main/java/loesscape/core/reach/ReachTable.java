@@ -11,16 +11,10 @@ import loesscape.core.analysis.proof.AnswerPiece;
  * @param rows the parts of its answers, blank first
  * @param columns what follows it, in document order
  * @param cells by row, then by column; none for what the field refuses
- * @param isSettable whether conditions can be written for these parts
  * @param note what has to be known to read it; empty for nothing
  */
 public record ReachTable(
-        String field,
-        List<AnswerPiece> rows,
-        List<ReachColumn> columns,
-        List<List<ReachCell>> cells,
-        boolean isSettable,
-        String note) {
+        String field, List<AnswerPiece> rows, List<ReachColumn> columns, List<List<ReachCell>> cells, String note) {
 
     /** The table in words, a line for each part and one for the headings, for a table of another program. */
     public List<List<String>> lines() {

@@ -17,10 +17,13 @@ import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Logic;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.Role;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
@@ -49,11 +52,6 @@ final class ReachWriting {
      * @throws Refusal where something cannot be set there
      */
     Edit of(List<ReachStroke> strokes) {
-        if (!ShortestCondition.canBe(pieces)) {
-            throw new Refusal(
-                    "What “%s” is compared with is not told apart by single answers, so that nothing can be set here. Write the condition beside the document."
-                            .formatted(field.name()));
-        }
         if (strokes.size() > Edit.Together.MOST) {
             throw new Refusal("Set at most %,d columns at once.".formatted(Edit.Together.MOST));
         }
@@ -78,10 +76,13 @@ final class ReachWriting {
             case ReachAspect.OfCheck(var check) -> check(stroke, check, node(stroke.key()));
             case ReachAspect.OfChoice(var choice) -> choice(stroke, choice, node(stroke.key()));
             case ReachAspect.OfRole(var role) -> role(stroke, role);
-            case ReachAspect.OfPhrase ignored -> throw cannot();
-            case ReachAspect.OfFinish ignored -> throw cannot();
+            case ReachAspect.OfPhrase(var phrase) -> phrase(stroke, phrase, node(stroke.key()));
+            case ReachAspect.OfFinish(var rule) -> finish(stroke, rule);
             case ReachAspect.OfValue ignored -> throw cannot();
             case ReachAspect.OfSign ignored -> throw cannot();
+            case ReachAspect.OfText ignored -> throw cannot();
+            case ReachAspect.OfPicture ignored -> throw cannot();
+            case ReachAspect.OfList ignored -> throw cannot();
         };
     }
 
@@ -93,7 +94,7 @@ final class ReachWriting {
         return now.nodes().stream()
                 .filter(node -> node.key().equals(key))
                 .findFirst()
-                .orElseThrow(() -> new Refusal("This is no longer in the document."));
+                .orElseThrow(ReachWriting::gone);
     }
 
     private Edit aspect(ReachStroke stroke, Aspect aspect, Node node) {
@@ -105,32 +106,52 @@ final class ReachWriting {
         }
         Condition old = aspect.of(node);
         Condition plain = aspect.plainDefault() ? new Condition.Always() : new Condition.Never();
-        Condition fresh = rewriting.of(old == null ? plain : old, Set.copyOf(stroke.rows()), stroke.is());
+        Condition fresh = written(old == null ? plain : old, stroke);
         return new Edit.SetCondition(List.of(node.key()), List.of(aspect), fresh.equals(plain) ? null : fresh);
     }
 
     private Edit look(ReachStroke stroke, int place, Node node) {
         List<LookRule> rules = new ArrayList<>(Logic.looks(node));
         LookRule rule = at(rules, place);
-        rules.set(
-                place,
-                new LookRule(
-                        rewriting.of(rule.when(), Set.copyOf(stroke.rows()), stroke.is()), rule.look(), rule.extent()));
+        rules.set(place, new LookRule(written(rule.when(), stroke), rule.look(), rule.extent()));
         return new Edit.SetLooks(List.of(node.key()), rules);
     }
 
     private Edit check(ReachStroke stroke, int place, Node node) {
         List<Check> checks = new ArrayList<>(node instanceof Field it ? it.checks() : List.of());
         Check check = at(checks, place);
-        checks.set(
-                place,
-                new Check(rewriting.of(check.refusedWhen(), Set.copyOf(stroke.rows()), stroke.is()), check.message()));
+        checks.set(place, new Check(written(check.refusedWhen(), stroke), check.message()));
         return new Edit.SetChecks(node.key(), checks);
+    }
+
+    private Edit phrase(ReachStroke stroke, int place, Node node) {
+        if (!(node instanceof Notice notice)) {
+            throw gone();
+        }
+        List<Phrase> phrases = new ArrayList<>(notice.phrases());
+        Phrase phrase = at(phrases, place);
+        phrases.set(place, new Phrase(phrase.name(), written(phrase.when(), stroke)));
+        return new Edit.SetText(notice.key(), notice.text(), phrases);
+    }
+
+    private Edit finish(ReachStroke stroke, int place) {
+        List<FinishRule> rules = new ArrayList<>(now.finish());
+        FinishRule rule = at(rules, place);
+        rules.set(place, new FinishRule(written(rule.when(), stroke), rule.message()));
+        return new Edit.SetFinish(rules);
+    }
+
+    private Condition written(Condition old, ReachStroke stroke) {
+        return rewriting.of(old, Set.copyOf(stroke.rows()), stroke.is());
+    }
+
+    private static Refusal gone() {
+        return new Refusal("This is no longer in the document.");
     }
 
     private static <T> T at(List<T> all, int place) {
         if (place < 0 || place >= all.size()) {
-            throw new Refusal("This is no longer in the document.");
+            throw gone();
         }
         return all.get(place);
     }
@@ -168,8 +189,7 @@ final class ReachWriting {
                 .findFirst()
                 .orElseThrow(() -> new Refusal("This role is no longer in the document."));
         Condition old = role.takesPart();
-        Condition fresh =
-                rewriting.of(old == null ? new Condition.Always() : old, Set.copyOf(stroke.rows()), stroke.is());
+        Condition fresh = written(old == null ? new Condition.Always() : old, stroke);
         return new Edit.PutRole(
                 new Role(role.key(), role.name(), role.order(), fresh instanceof Condition.Always ? null : fresh));
     }

@@ -136,7 +136,7 @@ final class Rewriting {
     }
 
     private Condition shortest(Set<Integer> rows) {
-        return ShortestCondition.of(field, pieces, rows);
+        return ShortestCondition.of(field, pieces, rows, meaning);
     }
 
     private static Set<Integer> with(Set<Integer> met, Set<Integer> rows, boolean is) {

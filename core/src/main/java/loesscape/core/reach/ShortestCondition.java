@@ -1,6 +1,7 @@
 package loesscape.core.reach;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import loesscape.core.analysis.proof.AnswerPiece;
 import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Band;
 import loesscape.core.model.Clause;
@@ -22,7 +24,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * The shortest condition about one field that is met by some parts of its answers and by no others: with the fewest clauses,
  * then the fewest edges in them, then with “or” before “and”. Ranges that touch are joined, choices become “is one of” or
- * “is none of”, whichever names fewer.
+ * “is none of”, whichever names fewer; texts are told apart by what is asked of them ({@link ShortestTextCondition}).
  */
 final class ShortestCondition {
 
@@ -30,9 +32,11 @@ final class ShortestCondition {
     private final List<AnswerPiece> answered;
     private final boolean blank;
     private final boolean[] wanted;
+    private final ClauseMeaning meaning;
 
-    private ShortestCondition(Field field, List<AnswerPiece> pieces, Set<Integer> wanted) {
+    private ShortestCondition(Field field, List<AnswerPiece> pieces, Set<Integer> wanted, ClauseMeaning meaning) {
         this.field = field;
+        this.meaning = meaning;
         List<Integer> places = IntStream.range(0, pieces.size())
                 .filter(i -> pieces.get(i).isAnswered())
                 .boxed()
@@ -51,16 +55,9 @@ final class ShortestCondition {
      *
      * @param pieces of the answers to the field, all of them in their order
      * @param wanted the places of those that are to meet it; of refused answers nothing is said
-     * @throws IllegalArgumentException for texts and cells that are only alike, of which no clause speaks
      */
-    static Condition of(Field field, List<AnswerPiece> pieces, Set<Integer> wanted) {
-        return new ShortestCondition(field, pieces, wanted).condition();
-    }
-
-    /** Whether conditions can be written for these parts at all. */
-    static boolean canBe(List<AnswerPiece> pieces) {
-        return pieces.stream()
-                .allMatch(piece -> piece.shape() != Shape.LIKE || piece.condition() instanceof Clause.Answered);
+    static Condition of(Field field, List<AnswerPiece> pieces, Set<Integer> wanted, ClauseMeaning meaning) {
+        return new ShortestCondition(field, pieces, wanted, meaning).condition();
     }
 
     private Condition condition() {
@@ -73,17 +70,17 @@ final class ShortestCondition {
             return blank ? new Clause.IsBlank(field.key()) : new Condition.Never();
         }
         return switch (answered.getFirst().shape()) {
-            case CHOICE -> field.kind() instanceof FieldKind.SeveralChoices ? set() : choice();
+            case CHOICE, OTHERS -> field.kind() instanceof FieldKind.SeveralChoices ? set() : choice();
             case EXACTLY, BETWEEN -> ordered();
-            case LIKE, BLANK, REFUSED ->
-                throw new IllegalArgumentException("What is alike cannot be told apart by a clause of its own.");
+            case LIKE -> text();
+            case BLANK, REFUSED -> throw new IllegalArgumentException("Is no answer: " + answered.getFirst());
         };
     }
 
     private List<String> ids(boolean is) {
         List<String> ids = new ArrayList<>();
         for (int i = 0; i < wanted.length; i++) {
-            if (wanted[i] == is) {
+            if (wanted[i] == is && answered.get(i).shape() != Shape.OTHERS) {
                 switch (answered.get(i).condition()) {
                     case Clause.ChoiceClause it -> ids.addAll(it.choices());
                     case Clause.SetClause it -> ids.addAll(it.choices());
@@ -98,11 +95,26 @@ final class ShortestCondition {
     private Condition choice() {
         List<String> is = ids(true);
         List<String> isNot = ids(false);
+        // What is none of those that are told apart is met by what says which it must not be.
+        boolean isTold = answered.stream().noneMatch(piece -> piece.shape() == Shape.OTHERS);
         return ruled(
-                isNot.size() < is.size()
+                (isTold && isNot.size() < is.size()) || isAnyOther()
                         ? new Clause.ChoiceClause(field.key(), Clause.ChoiceClause.ChoiceTest.IS_NOT, isNot, null)
                         : new Clause.ChoiceClause(field.key(), Clause.ChoiceClause.ChoiceTest.IS, is, null),
                 blank);
+    }
+
+    private boolean isAnyOther() {
+        return IntStream.range(0, wanted.length)
+                .anyMatch(i -> wanted[i] && answered.get(i).shape() == Shape.OTHERS);
+    }
+
+    private Condition text() {
+        BitSet places = new BitSet();
+        for (int i = 0; i < wanted.length; i++) {
+            places.set(i, wanted[i]);
+        }
+        return ShortestTextCondition.of(field.kind(), answered, places, blank, meaning);
     }
 
     private Condition set() {
@@ -110,7 +122,7 @@ final class ShortestCondition {
     }
 
     /** A clause that is met by blanks, or not; told only where that is not what it does anyway. */
-    private static Clause ruled(Clause clause, boolean blank) {
+    static Clause ruled(Clause clause, boolean blank) {
         Clause usual = clause.withRule(null);
         return usual.metWhenBlank() == blank ? usual : usual.withRule(blank);
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
@@ -36,12 +37,18 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
+import loesscape.core.model.Folding;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
+import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
+import loesscape.core.model.LookupList;
 import loesscape.core.model.Node;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
+import loesscape.core.model.Phrase;
 import loesscape.core.model.References;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
@@ -191,9 +198,6 @@ class ReachTest {
             Field follower = fields.get(fields.size() - 1);
             CompiledTemplate before = CompiledTemplate.compile(template);
             Reach reach = Reach.of(before, field.key(), List.of(), Set.of(follower.key()), TODAY);
-            if (!reach.forAll().isSettable()) {
-                return;
-            }
             Set<Integer> rows = rows(random, reach.rows());
             boolean is = random.nextBoolean();
             Aspect aspect = random.nextBoolean() ? Aspect.SHOWN : Aspect.REQUIRED;
@@ -565,5 +569,178 @@ class ReachTest {
             assertThat(table.cells().stream().map(cells -> cells.getFirst().words()))
                     .containsExactly("nothing", "Shallow", "Shallow", "Deep");
         }
+    }
+
+    // A letter: everything in it that says what is answered elsewhere.
+
+    private static final LookupList PLACES = new LookupList(
+            "places",
+            "Places",
+            List.of(new LookupList.Column("shire", "Shire", false), new LookupList.Column("town", "Town", false)),
+            List.of(
+                    List.of("North", "Alden"),
+                    List.of("North", "Brunn"),
+                    List.of("South", "Corve"),
+                    List.of("South", "Dorn"),
+                    List.of("South", "Elster"),
+                    List.of("South", "Fenn")));
+
+    private static Template letter() {
+        List<Item> items = List.of(
+                Field.of("name", "Name", new FieldKind.Text("", 0)),
+                Field.of("shire", "Shire", new FieldKind.Lookup("places", "shire", Map.of())),
+                Field.of("town", "Town", new FieldKind.Lookup("places", "town", Map.of("shire", "shire"))),
+                Field.of("area", "Area", new FieldKind.Number(0, "ha", new Bound(BigDecimal.ZERO, true), null)),
+                Field.of("plan", "Plan", new FieldKind.Picture(2)),
+                Field.of("fee", "Fee", new FieldKind.Payment("EUR", "area * 10")),
+                Notice.of("dear", "Dear {name}, thank you for what you sent us about the land. [large: It is large.]")
+                        .withPhrases(List.of(new Phrase("large", from("area", 100)))),
+                Notice.of("size", "You have {area}."),
+                new loesscape.core.model.Picture("shown", "Plan", "", "plan", null, Folding.PLAIN));
+        Template listed = Editing.apply(
+                Template.of("Letter", List.of(new Page("p", "", null, List.of()))), new Edit.PutList(PLACES));
+        return Editing.apply(
+                listed.withPages(List.of(new Page("p", "", null, List.of(Section.of("s", "S", items))))),
+                new Edit.SetFinish(List.of(new FinishRule(new Clause.Answered("area"), "Say how large it is."))));
+    }
+
+    private static Condition from(String field, int least) {
+        return new Clause.Comparison(
+                field, OrderTest.AT_LEAST, new Operand.NumberOperand(BigDecimal.valueOf(least)), null);
+    }
+
+    private static List<List<String>> told(ReachTable table) {
+        return table.lines().stream()
+                .skip(1)
+                .map(line -> line.subList(1, line.size()))
+                .toList();
+    }
+
+    /** Whatever in a document hangs on an answer has a column, whether it can be set there or not. */
+    @Test
+    void everyFollowerHasAColumn() {
+        CompiledTemplate compiled = CompiledTemplate.compile(letter());
+        for (Node node : compiled.template().nodes()) {
+            for (Logic.Use use : Logic.uses(node, compiled.symbols())) {
+                for (String source : use.sources()) {
+                    assertThat(reach(compiled, source).columns())
+                            .as("%s of %s by %s", use.what(), node.key(), source)
+                            .anyMatch(column -> column.key().equals(node.key()));
+                }
+            }
+        }
+    }
+
+    @Test
+    void aTextSaysWhatIsAnsweredWhereItHasThat() {
+        CompiledTemplate compiled = CompiledTemplate.compile(letter());
+        Reach area = reach(compiled, "area");
+        assertThat(area.columns())
+                .extracting(ReachColumn::name, ReachColumn::heading, ReachColumn::isSettable)
+                .containsExactly(
+                        tuple("Fee", "to be paid", false),
+                        tuple("Dear {name}, thank you for what …", "says “large”", true),
+                        tuple("You have {area}.", "says", false),
+                        tuple("Say how large it is.", "can be finished", true));
+        for (ReachTable table : List.of(area.held(Answers.NONE, Context.filling(TODAY)), area.forAll())) {
+            assertThat(table.rows())
+                    .extracting(AnswerPiece::words)
+                    .containsExactly(
+                            "blank", "under 0 ha", "from 0 ha to under 100 ha", "exactly 100 ha", "over 100 ha");
+            assertThat(told(table))
+                    .containsExactly(
+                            List.of("nothing", "left out", "You have .", "held up"),
+                            Collections.nCopies(4, "not accepted"),
+                            List.of("nothing to € 990.00", "left out", "such as: You have 0 ha.", "can be finished"),
+                            List.of("€ 1000.00", "said", "You have 100 ha.", "can be finished"),
+                            List.of("such as: € 1010.00", "said", "such as: You have 101 ha.", "can be finished"));
+        }
+    }
+
+    /** Of a long text is told where it differs; what hangs on more depends, where that is looked at. */
+    @Test
+    void aLongTextIsToldWhereItDiffers() {
+        Reach name =
+                Reach.of(CompiledTemplate.compile(letter()), "name", List.of(new Value.Text("Ida")), Set.of(), TODAY);
+        assertThat(told(name.held(Answers.NONE, Context.filling(TODAY))).getLast())
+                .containsExactly("such as: Dear x, thank you for what you sent us about th…");
+        assertThat(name.rows()).extracting(AnswerPiece::words).containsExactly("blank", "“Ida”", "anything else");
+        assertThat(name.forAll().cells()).allMatch(row -> row.getFirst().becomes() == Becomes.DEPENDS);
+    }
+
+    @Test
+    void whatAListLeavesAndAPictureThatIsGivenAreTold() {
+        CompiledTemplate compiled = CompiledTemplate.compile(letter());
+        Reach shire = reach(compiled, "shire");
+        for (ReachTable table : List.of(shire.held(Answers.NONE, Context.filling(TODAY)), shire.forAll())) {
+            assertThat(table.rows()).extracting(AnswerPiece::words).containsExactly("blank", "North", "South");
+            assertThat(told(table))
+                    .containsExactly(
+                            List.of("nothing"), List.of("Alden, Brunn"), List.of("Corve, Dorn, Elster and 1 more"));
+        }
+        Reach plan = reach(compiled, "plan");
+        assertThat(told(plan.held(Answers.NONE, Context.filling(TODAY))))
+                .containsExactly(List.of("nothing"), List.of("the one given"));
+    }
+
+    /** From the least to the greatest is said where nothing else can come of an answer between; otherwise what comes of one. */
+    @Test
+    void whatTurnsBackIsToldByOneAnswer() {
+        CompiledTemplate compiled = CompiledTemplate.compile(Template.of(
+                "Worked out",
+                List.of(new Page(
+                        "p",
+                        "",
+                        null,
+                        List.of(Section.of(
+                                "s",
+                                "S",
+                                List.of(
+                                        Field.of(
+                                                "depth",
+                                                "Depth",
+                                                new FieldKind.Number(
+                                                        0,
+                                                        "",
+                                                        new Bound(BigDecimal.ZERO, true),
+                                                        new Bound(BigDecimal.valueOf(40), true))),
+                                        Field.of("rate", "Rate", new FieldKind.Number(2, "", null, null)),
+                                        worked("back", "(depth - 5) * (depth - 5)"),
+                                        worked("down", "20 - depth * rate"),
+                                        Field.of("day", "Day", new FieldKind.Date(null, null))
+                                                .withValue(new FieldValue.WorkedOut(
+                                                        "date(\"2028-01-01\") + depth * duration(\"P1D\")",
+                                                        false)))))))));
+        ReachTable table = reach(compiled, "depth").held(new Answers(Map.of("rate", "1.5")), Context.filling(TODAY));
+        assertThat(table.columns()).extracting(ReachColumn::key).containsExactly("back", "down", "day");
+        assertThat(told(table).get(2))
+                .containsExactly("such as: 25", "-40 to 20", "1 January 2028 to 10 February 2028");
+    }
+
+    private static Field worked(String key, String formula) {
+        return Field.of(key, key, new FieldKind.Number(2, "", null, null))
+                .withValue(new FieldValue.WorkedOut(formula, false));
+    }
+
+    /** Phrases and conditions for finishing are set like any other condition. */
+    @Test
+    void phrasesAndFinishingAreSet() {
+        Reach area = reach(CompiledTemplate.compile(letter()), "area");
+        Template after = Editing.apply(
+                letter(),
+                area.set(List.of(
+                        new ReachStroke("dear", new ReachAspect.OfPhrase(0), List.of(3), false),
+                        new ReachStroke("", new ReachAspect.OfFinish(0), List.of(4), false))));
+        Notice dear = (Notice) CompiledTemplate.compile(after).node("dear");
+        assertThat(dear.phrases())
+                .containsExactly(new Phrase(
+                        "large",
+                        new Clause.Comparison(
+                                "area", OrderTest.MORE, new Operand.NumberOperand(BigDecimal.valueOf(100)), null)));
+        assertThat(after.finish())
+                .containsExactly(new FinishRule(
+                        new Clause.Comparison(
+                                "area", OrderTest.AT_MOST, new Operand.NumberOperand(BigDecimal.valueOf(100)), null),
+                        "Say how large it is."));
     }
 }

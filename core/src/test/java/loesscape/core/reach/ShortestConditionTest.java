@@ -10,11 +10,15 @@ import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.random.RandomGenerator;
 import loesscape.core.analysis.proof.AnswerPiece;
 import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
 import loesscape.core.evaluation.Answers;
+import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Standing;
@@ -24,10 +28,14 @@ import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Clause.TextClause.TextTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.Item;
 import loesscape.core.model.Look;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.References;
 import loesscape.core.model.Section;
@@ -43,13 +51,21 @@ class ShortestConditionTest {
 
     private record Written(Field field, CompiledTemplate compiled, List<AnswerPiece> pieces, List<Value> edges) {}
 
-    private static CompiledTemplate compiled(Field field) {
-        return CompiledTemplate.compile(Template.of(
-                "One", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of(field)))))));
+    private static CompiledTemplate compiled(Field field, List<Clause> asked) {
+        List<Item> items = new ArrayList<>(List.of(field));
+        asked.forEach(clause -> items.add(Notice.of("n" + items.size(), "Said.").withShown(clause)));
+        Template listed =
+                Editing.apply(Template.of("One", List.of(new Page("p", "", null, List.of()))), new Edit.PutList(LIST));
+        return CompiledTemplate.compile(
+                listed.withPages(List.of(new Page("p", "", null, List.of(Section.of("s", "S", items))))));
     }
 
     private static Written written(Field field, List<Value> edges) {
-        CompiledTemplate compiled = compiled(field);
+        return written(field, edges, List.of());
+    }
+
+    private static Written written(Field field, List<Value> edges, List<Clause> asked) {
+        CompiledTemplate compiled = compiled(field, asked);
         return new Written(
                 field,
                 compiled,
@@ -62,7 +78,16 @@ class ShortestConditionTest {
         for (int i = 0; i < 2 + random.nextInt(4); i++) {
             choices.add(Choice.of("c" + i, "Choice " + i));
         }
-        return switch (random.nextInt(8)) {
+        return switch (random.nextInt(12)) {
+            case 8 -> listed(random, "town", List.of("Alden", "Brunn", "Corve", "Dorn"));
+            case 9 -> listed(random, "grade", List.of("1", "1.0", "2", "3"));
+            case 10 ->
+                written(
+                        Field.of("f", "F", new FieldKind.Text("", 0)),
+                        some(random, List.of("clay", "sand", "loam")).stream()
+                                .<Value>map(Value.Text::new)
+                                .toList());
+            case 11 -> asked(random);
             case 0 -> written(Field.of("f", "F", new FieldKind.YesNo()), List.of());
             case 1 -> written(Field.of("f", "F", FieldKind.OneChoice.of(choices)), List.of());
             case 2 -> written(Field.of("f", "F", FieldKind.SeveralChoices.of(choices)), List.of());
@@ -80,6 +105,48 @@ class ShortestConditionTest {
                         values(random, n -> new Value.Number(BigDecimal.valueOf(n))));
             default -> written(number(random), values(random, n -> new Value.Number(BigDecimal.valueOf(n, 1))));
         };
+    }
+
+    /** A list of a column of words and one of numbers, of which two are one number. */
+    private static final LookupList LIST = new LookupList(
+            "places",
+            "Places",
+            List.of(new LookupList.Column("town", "Town", false), new LookupList.Column("grade", "Grade", true)),
+            List.of(
+                    List.of("Alden", "1"),
+                    List.of("Brunn", "1.0"),
+                    List.of("Corve", "2"),
+                    List.of("Dorn", "3"),
+                    List.of("Elster", "4")));
+
+    private static Written listed(RandomGenerator random, String column, List<String> cells) {
+        Field field = Field.of("f", "F", new FieldKind.Lookup("places", column, Map.of()));
+        List<String> together = some(random, cells);
+        return written(
+                field,
+                some(random, cells).stream().<Value>map(Value.Chosen::new).toList(),
+                together.isEmpty()
+                        ? List.of()
+                        : List.of(new Clause.ChoiceClause("f", Clause.ChoiceClause.ChoiceTest.IS, together, null)));
+    }
+
+    private static <T> List<T> some(RandomGenerator random, List<T> all) {
+        return all.stream().filter(each -> random.nextBoolean()).toList();
+    }
+
+    /** A text of which it is asked what it contains, begins and ends with, looks like, is, and how long it is. */
+    private static Written asked(RandomGenerator random) {
+        List<Clause> asked = new ArrayList<>();
+        for (TextTest test : TextTest.values()) {
+            if (random.nextInt(4) == 0) {
+                asked.add(new Clause.TextClause("f", test, random.nextBoolean() ? "clay" : "sand", false, null));
+            }
+        }
+        if (random.nextInt(3) == 0) {
+            asked.add(new Clause.LengthClause(
+                    "f", List.of(OrderTest.values()).get(random.nextInt(6)), random.nextInt(9), null));
+        }
+        return written(Field.of("f", "F", new FieldKind.Text("", 0)), List.of(), asked);
     }
 
     private static Field number(RandomGenerator random) {
@@ -125,6 +192,11 @@ class ShortestConditionTest {
         return met;
     }
 
+    private static Condition shortest(Written it, Set<Integer> wanted) {
+        return ShortestCondition.of(
+                it.field(), it.pieces(), wanted, new ClauseMeaning(it.compiled().symbols()));
+    }
+
     @Test
     void whatIsWrittenIsMetByTheseAndNoOthersAndNothingShorterIs() {
         int[] several = new int[1];
@@ -140,7 +212,7 @@ class ShortestConditionTest {
                     wanted.add(i);
                 }
             }
-            Condition condition = ShortestCondition.of(it.field(), it.pieces(), wanted);
+            Condition condition = shortest(it, wanted);
             BitSet expected = new BitSet();
             wanted.forEach(expected::set);
             assertThat(met(it, condition)).as("%s of %s", condition, it).isEqualTo(expected);
@@ -159,7 +231,7 @@ class ShortestConditionTest {
 
     /** The conditions of fewer clauses that are met by the same parts, of all of one clause or two. */
     private static List<Condition> shorter(Written it, BitSet expected, int clauses) {
-        List<Clause> single = single(it);
+        List<Condition> single = single(it);
         List<BitSet> met = single.stream().map(clause -> met(it, clause)).toList();
         List<Condition> shorter = new ArrayList<>();
         for (int i = 0; i < single.size(); i++) {
@@ -182,7 +254,7 @@ class ShortestConditionTest {
     }
 
     /** Every clause there is over the edges of the parts. */
-    private static List<Clause> single(Written it) {
+    private static List<Condition> single(Written it) {
         Set<Value> edges = new LinkedHashSet<>();
         for (AnswerPiece piece : it.pieces()) {
             if (piece.low() != null) {
@@ -193,7 +265,16 @@ class ShortestConditionTest {
             }
         }
         String key = it.field().key();
-        List<Clause> all = new ArrayList<>(List.of(new Clause.IsBlank(key), new Clause.Answered(key)));
+        List<Condition> all = new ArrayList<>(List.of(new Clause.IsBlank(key), new Clause.Answered(key)));
+        for (AnswerPiece piece : it.pieces()) {
+            for (Condition.Leaf leaf : References.leaves(piece.condition())) {
+                for (Boolean blank : List.of(true, false)) {
+                    Condition clause = ((Clause) leaf).withRule(blank);
+                    all.add(clause);
+                    all.add(new Condition.None(List.of(clause)));
+                }
+            }
+        }
         for (Boolean blank : List.of(true, false)) {
             for (Value edge : edges) {
                 for (OrderTest test : OrderTest.values()) {
@@ -220,6 +301,66 @@ class ShortestConditionTest {
             case Value.Time(var time) -> new Operand.TimeOperand(time);
             default -> throw new IllegalArgumentException(value.toString());
         };
+    }
+
+    @Test
+    void textsAreToldApartByWhatIsAskedOfThem() {
+        Clause clay = new Clause.TextClause("f", TextTest.CONTAINS, "clay", false, null);
+        Clause sand = new Clause.TextClause("f", TextTest.STARTS_WITH, "sand", false, null);
+        Written it = written(Field.of("f", "F", new FieldKind.Text("", 0)), List.of(), List.of(clay, sand));
+        // Blank, neither, clay alone, sand alone, both.
+        assertThat(it.pieces()).hasSize(5);
+        BitSet hasClay = met(it, clay);
+        BitSet hasSand = met(it, sand);
+        BitSet both = (BitSet) hasClay.clone();
+        both.and(hasSand);
+        assertThat(shortest(it, places(both))).isEqualTo(new Condition.All(List.of(clay, sand)));
+        BitSet either = (BitSet) hasClay.clone();
+        either.or(hasSand);
+        assertThat(shortest(it, places(either))).isEqualTo(new Condition.Any(List.of(clay, sand)));
+        BitSet noSand = (BitSet) hasSand.clone();
+        noSand.flip(1, 5);
+        assertThat(shortest(it, places(noSand))).isEqualTo(new Condition.None(List.of(sand.withRule(true))));
+        BitSet one = (BitSet) hasClay.clone();
+        one.xor(hasSand);
+        assertThat(References.leaves(shortest(it, places(one)))).hasSize(4);
+        assertThat(met(it, shortest(it, places(one)))).isEqualTo(one);
+    }
+
+    private static Set<Integer> places(BitSet set) {
+        return set.stream().boxed().collect(java.util.stream.Collectors.toSet());
+    }
+
+    @Test
+    void cellsOfAListAreThoseThatAreNamedAndAnyOther() {
+        Field field = Field.of("f", "F", new FieldKind.Lookup("places", "town", Map.of()));
+        Clause together =
+                new Clause.ChoiceClause("f", Clause.ChoiceClause.ChoiceTest.IS, List.of("Alden", "Brunn"), null);
+        assertThat(written(field, List.of(), List.of(together)).pieces())
+                .extracting(AnswerPiece::words)
+                .containsExactly("blank", "Alden or Brunn", "anything else");
+        Written it = written(field, List.of(new Value.Chosen("Brunn")), List.of(together));
+        assertThat(it.pieces())
+                .extracting(AnswerPiece::words)
+                .containsExactly("blank", "Alden", "Brunn", "anything else");
+        assertThat(shortest(it, Set.of(1, 3)))
+                .isEqualTo(
+                        new Clause.ChoiceClause("f", Clause.ChoiceClause.ChoiceTest.IS_NOT, List.of("Brunn"), false));
+        assertThat(shortest(it, Set.of(1, 2)))
+                .isEqualTo(new Clause.ChoiceClause(
+                        "f", Clause.ChoiceClause.ChoiceTest.IS, List.of("Alden", "Brunn"), null));
+        assertThat(written(field, List.of()).pieces())
+                .extracting(AnswerPiece::words)
+                .containsExactly("blank", "answered");
+    }
+
+    @Test
+    void textsThatAreAskedForAsAWholeAreToldAsTheyAre() {
+        Written it = written(
+                Field.of("f", "F", new FieldKind.Text("", 0)), List.of(new Value.Text("clay"), new Value.Text("sand")));
+        assertThat(it.pieces())
+                .extracting(AnswerPiece::words)
+                .containsExactly("blank", "“clay”", "“sand”", "anything else");
     }
 
     private static List<Value> numbers(int... edges) {
@@ -271,7 +412,7 @@ class ShortestConditionTest {
     void rangesThatTouchAreJoinedAndTheOuterOnesAreOne() {
         Written it = written(Field.of("f", "F", new FieldKind.Number(1, "", null, null)), numbers(10, 20));
         // blank, under 10, exactly 10, between, exactly 20, over 20
-        assertThat(ShortestCondition.of(it.field(), it.pieces(), Set.of(2, 3)))
+        assertThat(shortest(it, Set.of(2, 3)))
                 .isEqualTo(new Clause.Between(
                         "f",
                         false,
@@ -280,7 +421,7 @@ class ShortestConditionTest {
                         new Operand.NumberOperand(BigDecimal.valueOf(20)),
                         false,
                         null));
-        assertThat(ShortestCondition.of(it.field(), it.pieces(), Set.of(1, 5)))
+        assertThat(shortest(it, Set.of(1, 5)))
                 .isEqualTo(new Clause.Between(
                         "f",
                         true,
@@ -289,10 +430,10 @@ class ShortestConditionTest {
                         new Operand.NumberOperand(BigDecimal.valueOf(20)),
                         false,
                         null));
-        assertThat(ShortestCondition.of(it.field(), it.pieces(), Set.of(0, 1, 3, 4, 5)))
+        assertThat(shortest(it, Set.of(0, 1, 3, 4, 5)))
                 .isEqualTo(new Clause.Comparison(
                         "f", OrderTest.NOT_EQUAL, new Operand.NumberOperand(BigDecimal.TEN), null));
-        assertThat(ShortestCondition.of(it.field(), it.pieces(), Set.of(0, 1)))
+        assertThat(shortest(it, Set.of(0, 1)))
                 .isEqualTo(new Clause.Comparison("f", OrderTest.LESS, new Operand.NumberOperand(BigDecimal.TEN), true));
     }
 }

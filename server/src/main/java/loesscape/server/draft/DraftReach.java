@@ -10,7 +10,9 @@ import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.MayBeLeftOut;
+import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.reach.Reach;
 import loesscape.core.reach.ReachAcross;
@@ -50,7 +52,7 @@ class DraftReach {
      * What is asked of a field.
      *
      * @param field its key
-     * @param edges at which its lines are cut besides, as they would be typed
+     * @param edges answers at which its lines are cut besides, as they would be typed
      * @param besides keys of nodes that do not follow it yet
      */
     record Asked(String field, List<String> edges, List<String> besides) {}
@@ -149,28 +151,32 @@ class DraftReach {
             throw new Refusal("This field is no longer in the document.");
         }
         if (asked.edges().size() > Reach.MOST_EDGES) {
-            throw new Refusal("A table has at most %d edges of its own.".formatted(Reach.MOST_EDGES));
+            throw new Refusal("A table is cut at most at %d answers of its own.".formatted(Reach.MOST_EDGES));
         }
         if (asked.besides().size() > MOST_BESIDES) {
             throw new Refusal("A table has at most %d columns of its own.".formatted(MOST_BESIDES));
         }
         List<Value> edges = new ArrayList<>();
         for (String typed : asked.edges()) {
-            edges.add(edge(field, typed));
+            edges.add(edge(model.prepared().symbols(), field, typed));
         }
         return Reach.of(model.compiled(), field.key(), edges, new LinkedHashSet<>(asked.besides()), today());
     }
 
-    private static Value edge(Field field, String typed) {
-        if (!Reach.hasEdges(field.kind())) {
-            throw new Refusal("The answers to “%s” have no edges.".formatted(field.name()));
+    private static Value edge(SymbolTable symbols, Field field, String typed) {
+        if (!Reach.canBeCut(field.kind())) {
+            throw new Refusal("The answers to “%s” are all told apart.".formatted(field.name()));
         }
-        if (Reading.of(field.kind(), typed) instanceof Reading.Unreadable(var problem)) {
-            throw new Refusal("“%s” is no edge of “%s”: %s".formatted(typed, field.name(), problem));
+        Reading read = Reading.settled(field.kind(), typed.strip());
+        if (read instanceof Reading.Unreadable(var problem)) {
+            throw new Refusal("“%s” is no answer to “%s”: %s".formatted(typed, field.name(), problem));
         }
-        Value value = Reading.of(field.kind(), typed).value();
+        Value value = read.value();
         if (value.isBlank()) {
             throw new Refusal("Say at which answer the lines are to be cut.");
+        }
+        if (field.kind() instanceof FieldKind.Lookup && !symbols.choices(field).contains(typed.strip())) {
+            throw new Refusal("“%s” is not in the list of “%s”.".formatted(typed, field.name()));
         }
         return value;
     }

@@ -45,9 +45,9 @@ class DraftReachTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
-                    planned_depth?edge=deep                | “deep” is no edge of “Planned depth”
+                    planned_depth?edge=deep                | “deep” is no answer to “Planned depth”
                     planned_depth?edge=                    | at which answer
-                    purpose?edge=30                        | have no edges
+                    purpose?edge=30                        | are all told apart
                     gone                                   | no longer in the document
                     planned_depth/examples?revision={now}&row=99&column=0 | changed in the meantime
                     planned_depth/examples?revision={now}&row=0&column=-1 | changed in the meantime
@@ -64,6 +64,23 @@ class DraftReachTest {
                         .get("detail")
                         .stringValue())
                 .contains(words);
+    }
+
+    /** Entries of a list are told apart by name, texts too, though nothing in the document names them. */
+    @Test
+    void entriesOfAListAndTextsAreToldApart() {
+        Visitor author = SERVER.author();
+        String loan = draft(author, "Equipment loan agreement") + "/reach/";
+        assertThat(lines(author.get(loan + "borrower_name?edge=Ida%20Lind").ok().json()))
+                .containsExactly("blank", "“Ida Lind”", "anything else");
+        assertThat(lines(author.get(loan + "equipment_kind?edge=Auger").ok().json()))
+                .contains("Auger");
+        assertThat(author.get(loan + "equipment_kind?edge=Nowhere")
+                        .problem(422)
+                        .json()
+                        .get("detail")
+                        .stringValue())
+                .contains("“Nowhere” is not in the list of “");
     }
 
     @Test

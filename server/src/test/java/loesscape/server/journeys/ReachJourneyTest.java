@@ -200,6 +200,34 @@ class ReachJourneyTest {
         Page author = reaching(PERMIT);
         author.getByRole(AriaRole.TEXTBOX, named("Cut the lines at")).fill("deep");
         author.keyboard().press("Enter");
-        assertThat(author.getByRole(AriaRole.ALERT)).containsText("“deep” is no edge of “Planned depth”");
+        assertThat(author.getByRole(AriaRole.ALERT)).containsText("“deep” is no answer to “Planned depth”");
+    }
+
+    /** What a list leaves is read; a text is told apart from all others by what it is, and followed like any other answer. */
+    @Test
+    void entriesOfAListAreReadAndTextsAreFollowed() {
+        Page author = reaching("Equipment loan agreement");
+        author.getByRole(AriaRole.BUTTON, starting("Kind")).first().click();
+        assertThat(cell(author, "Hand auger 2 m, Power auger P4, Item, offers, Auger"))
+                .isVisible();
+        author.getByRole(AriaRole.BUTTON, starting("Another field")).click();
+        author.keyboard().type("Name of the second");
+        author.keyboard().press("Enter");
+        author.getByRole(AriaRole.TEXTBOX, named("Tell these apart")).fill("Ida Lind; Tom Voss");
+        author.keyboard().press("Enter");
+        author.getByRole(AriaRole.BUTTON, starting("Add what is to follow")).click();
+        author.keyboard().type("Deposit");
+        author.keyboard().press("Enter");
+        author.keyboard().press("Escape");
+        drag(
+                author,
+                cell(author, "shown, Deposit, shown, “Ida Lind”"),
+                cell(author, "shown, Deposit, shown, “Tom Voss”"));
+        assertThat(cell(author, "folded, Deposit, shown, anything else")).isVisible();
+        assertThat(author.getByRole(AriaRole.MAIN))
+                .containsText(
+                        Pattern.compile(
+                                "Shown when Name of the second borrower is “Ida Lind” or Name of the second borrower is “Tom Voss”"));
+        Browser.isAccessible(author);
     }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param condition met by these answers and no others; of several choices, by those that have this one among them
  * @param typed one of these answers as it would be typed; empty for blank
  * @param others further ones, such as the first and the last
+ * @param isWhole whether these are all of them, or the first and the last are among them
  * @param low its lower edge, which belongs to it where it is exactly that; null for none
  * @param high its upper edge, which belongs to it where it is exactly that; null for none
  */
@@ -22,6 +23,7 @@ public record AnswerPiece(
         Condition condition,
         String typed,
         List<String> others,
+        boolean isWhole,
         @Nullable Value low,
         @Nullable Value high) {
 
@@ -32,9 +34,11 @@ public record AnswerPiece(
         EXACTLY,
         /** What lies between two edges, below the lowest or above the highest. */
         BETWEEN,
-        /** A choice. */
+        /** A choice, or a cell of a list; several where nothing tells these apart. */
         CHOICE,
-        /** Texts, or cells of a list, for which one stands. */
+        /** Cells of a list that are none of those told apart. */
+        OTHERS,
+        /** Answers for which one stands. */
         LIKE,
         /** What the field does not take. */
         REFUSED
@@ -48,7 +52,7 @@ public record AnswerPiece(
     public boolean isAnswered() {
         return switch (shape) {
             case BLANK, REFUSED -> false;
-            case EXACTLY, BETWEEN, CHOICE, LIKE -> true;
+            case EXACTLY, BETWEEN, CHOICE, OTHERS, LIKE -> true;
         };
     }
 }

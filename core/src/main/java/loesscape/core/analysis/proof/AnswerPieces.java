@@ -2,13 +2,17 @@ package loesscape.core.analysis.proof;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import loesscape.core.analysis.proof.AnswerPiece.Shape;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.TypedText;
+import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Clause.Operand;
+import loesscape.core.model.Clause.TextClause.TextTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -20,6 +24,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Takes the answers to a field apart, edge by edge, choice by choice. */
 final class AnswerPieces {
+
+    /** What an author calls answers that are none of those told apart. */
+    static final String ANYTHING_ELSE = "anything else";
 
     private final Field field;
     private final SymbolTable symbols;
@@ -33,21 +40,25 @@ final class AnswerPieces {
 
     List<AnswerPiece> all() {
         List<AnswerPiece> all = new ArrayList<>();
-        all.add(new AnswerPiece(Shape.BLANK, "blank", new Clause.IsBlank(field.key()), "", List.of(), null, null));
+        all.add(new AnswerPiece(
+                Shape.BLANK, "blank", new Clause.IsBlank(field.key()), "", List.of(), true, null, null));
         switch (cutting.of(field.key())) {
             case FieldRegions.AnyOf(var choices, var least, var ignored) ->
                 choices.forEach(choice -> all.add(set(choice, choices, least)));
             case FieldRegions.OneOf(var regions) -> {
                 if (isOrdered()) {
                     ordered(all);
+                } else if (field.kind() instanceof FieldKind.Lookup) {
+                    all.addAll(new ListPieces(field, symbols, cutting).of(regions));
                 } else {
-                    regions.stream().skip(1).forEach(region -> {
-                        AnswerPiece piece = one(region);
-                        if (piece != null) {
-                            all.add(piece);
-                        }
-                    });
+                    regions.stream()
+                            .skip(1)
+                            .map(this::one)
+                            .filter(Objects::nonNull)
+                            .forEach(all::add);
                 }
+                // What is none of those that are told stands behind them.
+                all.sort(Comparator.comparing(piece -> piece.words().equals(ANYTHING_ELSE)));
             }
         }
         return all;
@@ -69,11 +80,12 @@ final class AnswerPieces {
                 new Clause.SetClause(field.key(), Clause.SetClause.SetTest.INCLUDES, List.of(choice), null),
                 String.join(",", typed),
                 List.of(),
+                false,
                 null,
                 null);
     }
 
-    /** One choice, or what stands for texts and cells that are alike; null for texts of which nobody knows one. */
+    /** One choice, or what stands for texts that are alike; null for texts of which nobody knows one. */
     private @Nullable AnswerPiece one(Region region) {
         Value value = region.value();
         if (value == null) {
@@ -91,21 +103,41 @@ final class AnswerPieces {
                     new Clause.ChoiceClause(field.key(), Clause.ChoiceClause.ChoiceTest.IS, List.of(choice), null),
                     region.typed(),
                     List.of(),
+                    !choice.equals(Choice.OTHER),
                     null,
                     null);
         }
         List<Clause> asked = cutting.clauses(field.key()).stream()
                 .filter(clause -> !(clause instanceof Clause.Answered) && !(clause instanceof Clause.IsBlank))
+                .map(clause -> clause.withRule(null))
                 .distinct()
                 .toList();
+        String words = asked.isEmpty() ? "answered" : likeWords(asked, value);
         return new AnswerPiece(
                 Shape.LIKE,
-                asked.isEmpty() ? "answered" : "such as “%s”".formatted(Display.of(field.kind(), value)),
+                words,
                 asked.isEmpty() ? new Clause.Answered(field.key()) : alike(asked, value),
                 region.typed(),
                 region.others(),
+                words.startsWith("“"),
                 null,
                 null);
+    }
+
+    /** Where it is asked only which text it is, that is told. */
+    private String likeWords(List<Clause> asked, Value value) {
+        String words = "“%s”".formatted(Display.of(field.kind(), value));
+        if (!asked.stream().allMatch(AnswerPieces::isWhole)) {
+            return "such as " + words;
+        }
+        ClauseMeaning meaning = new ClauseMeaning(symbols);
+        boolean isNamed = asked.stream()
+                .anyMatch(clause -> meaning.meets(clause, value, List.of()) != clause.usuallyMetWhenBlank());
+        return isNamed ? words : ANYTHING_ELSE;
+    }
+
+    private static boolean isWhole(Clause clause) {
+        return clause instanceof Clause.TextClause it && (it.test() == TextTest.IS || it.test() == TextTest.IS_NOT);
     }
 
     /** What is met by all for which each clause says the same as for this one. */
@@ -179,6 +211,7 @@ final class AnswerPieces {
                 condition,
                 TypedText.of(line.value(plain)),
                 others,
+                first != null && last != null,
                 low == null ? null : line.value(low),
                 high == null ? null : line.value(high)));
     }
@@ -186,11 +219,18 @@ final class AnswerPieces {
     private AnswerPiece exactly(Line line, BigDecimal at, Condition condition) {
         Value value = line.value(at);
         return new AnswerPiece(
-                Shape.EXACTLY, "exactly " + words(line, at), condition, TypedText.of(value), List.of(), value, value);
+                Shape.EXACTLY,
+                "exactly " + words(line, at),
+                condition,
+                TypedText.of(value),
+                List.of(),
+                true,
+                value,
+                value);
     }
 
     private static AnswerPiece refused(String words) {
-        return new AnswerPiece(Shape.REFUSED, words, new Condition.Never(), "", List.of(), null, null);
+        return new AnswerPiece(Shape.REFUSED, words, new Condition.Never(), "", List.of(), true, null, null);
     }
 
     /** An edge stands in a line of its own, a limit is the last that is taken. */

@@ -1,14 +1,17 @@
 package loesscape.core.analysis.proof;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
+import loesscape.core.expression.Tree;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.PreparedTemplate;
@@ -170,6 +173,23 @@ public final class EveryFilling {
     /** All answers to a field, piece by piece, as far as anything tells them apart; blank first. */
     public List<AnswerPiece> pieces(Field field) {
         return new AnswerPieces(field, compiled.symbols(), variables.cutting()).all();
+    }
+
+    /**
+     * Whether what a formula gives goes one way, up or down or not at all, from one end of each piece of the answers to a field
+     * to the other, while all else stays; where that is not known, it counts as not so.
+     *
+     * @param worked the field for which it is worked out
+     * @param held by the key of what else the formula names: how great its number is
+     */
+    public boolean goesOneWay(Field worked, String formula, String followed, Map<String, BigDecimal> held) {
+        FormulaRule rule = new FormulaRule.Given(worked, formula);
+        if (variables.cutting().isAlong(compiled.prepared(), rule, followed)) {
+            return true;
+        }
+        List<Tree> trees = rule.trees();
+        List<OneWay.Turn> turns = trees == null ? null : OneWay.turns(trees, followed, held);
+        return turns != null && turns.isEmpty();
     }
 
     /** Whether all of some claims are so for some answers, by evaluating them. */
