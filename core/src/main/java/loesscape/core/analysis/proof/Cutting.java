@@ -46,7 +46,7 @@ final class Cutting {
     private final Set<String> fixed = new LinkedHashSet<>();
     private final Map<String, String> alike = new HashMap<>();
     private final Map<String, FieldRegions> regions = new LinkedHashMap<>();
-    private final TurningPoints turningPoints = new TurningPoints();
+    private final TurningPoints turningPoints;
     private final Map<Asked, Found> along = new HashMap<>();
     private final Map<String, Field> fields = new LinkedHashMap<>();
     private final Pairs pairs;
@@ -73,6 +73,7 @@ final class Cutting {
 
     private Cutting(List<PreparedTemplate> versions, List<Clause> besides, LocalDate today, SharedVariables shared) {
         this.today = today;
+        this.turningPoints = new TurningPoints(shared);
         besides.forEach(this::look);
         for (PreparedTemplate version : versions) {
             for (Condition.Leaf leaf : TemplateConditions.leaves(version.template())) {
@@ -233,6 +234,11 @@ final class Cutting {
     private boolean isCutAnew(FormulaRule rule, Found found) {
         return rule instanceof FormulaRule.Given(var told, var ignored)
                 && !found.cuts().equals(allEdges(told.key()));
+    }
+
+    /** How often formulas were worked out to find where they turn. */
+    int tried() {
+        return turningPoints.tried();
     }
 
     /** Whether a rule was looked through that follows the answers to a field, so that none of its regions does both. */

@@ -165,6 +165,11 @@ public final class EveryFilling {
         return variables.gates().count();
     }
 
+    /** How often formulas were worked out to find where they turn. */
+    int tried() {
+        return variables.cutting().tried();
+    }
+
     /** The regions of a field. */
     public FieldRegions regions(String field) {
         return variables.regions(field);

@@ -114,19 +114,19 @@ final class Pairs {
     }
 
     private @Nullable Together remembered(Search search) {
-        SharedVariables.Sought before = shared.together(search.identity);
+        SharedVariables.Sought<Together> before = shared.together(search.identity);
         if (before != null) {
             return before.found();
         }
         int begun = tries;
         try {
             Together found = search.together();
-            shared.setTogether(search.identity, new SharedVariables.Sought(found));
+            shared.setTogether(search.identity, found);
             return found;
         } catch (TooMuch notFound) {
             // What was left to others may do the next time, when these are remembered.
             if (tries <= MOST_TRIES || tries - begun > MOST_EACH) {
-                shared.setTogether(search.identity, new SharedVariables.Sought(null));
+                shared.setTogether(search.identity, null);
             }
             throw notFound;
         }

@@ -29,16 +29,17 @@ final class SharedVariables {
     private final Map<Integer, Integer> accepted = new HashMap<>();
     private final Map<Integer, Group> groups = new HashMap<>();
     private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
-    private final Map<Object, Sought> together = new HashMap<>();
+    private final Map<Object, Sought<Together>> together = new HashMap<>();
+    private final Map<Object, Sought<TurningPoints.Along>> along = new HashMap<>();
     private final Map<Integer, Boolean> impossible = new HashMap<>();
     private final Map<Integer, Example> examples = new HashMap<>();
 
     /**
-     * What came of looking for bands.
+     * What came of looking for something.
      *
-     * @param found null where they cannot be told
+     * @param found null where it cannot be told
      */
-    record Sought(@Nullable Together found) {}
+    record Sought<T>(@Nullable T found) {}
 
     /** Variables exactly one of which holds. */
     record Group(int[] variables) {}
@@ -163,12 +164,22 @@ final class SharedVariables {
 
     /** The bands of two fields that are looked at together; null where they were not looked for. */
     @Nullable
-    Sought together(Object identity) {
+    Sought<Together> together(Object identity) {
         return together.get(identity);
     }
 
-    void setTogether(Object identity, Sought sought) {
-        together.put(identity, sought);
+    void setTogether(Object identity, @Nullable Together found) {
+        together.put(identity, new Sought<>(found));
+    }
+
+    /** Where a formula turns along a field; null where that was not looked for. */
+    @Nullable
+    Sought<TurningPoints.Along> along(Object identity) {
+        return along.get(identity);
+    }
+
+    void setAlong(Object identity, TurningPoints.@Nullable Along found) {
+        along.put(identity, new Sought<>(found));
     }
 
     /** Whether a gate was found to hold for no answers; null where that was not asked. */

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Supplier;
 import loesscape.core.evaluation.WorkedOut;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
@@ -37,7 +38,23 @@ final class TurningPoints {
     /** How many answers of the one field may tell something apart. */
     private static final int MOST_POINTS = 60;
 
+    /** What took more than this would not be found the next time either, however little else there is. */
+    private static final int MANY_TRIES = MOST_TRIES / 2;
+
+    private final SharedVariables shared;
     private int tries;
+
+    /**
+     * @param shared what was found of other revisions
+     */
+    TurningPoints(SharedVariables shared) {
+        this.shared = shared;
+    }
+
+    /** How often formulas were worked out. */
+    int tried() {
+        return tries;
+    }
 
     /**
      * @param key of the field that is followed
@@ -74,11 +91,39 @@ final class TurningPoints {
         if (turns == null || sets > MOST_SETS) {
             return null;
         }
+        List<Object> identity = new ArrayList<>(List.of(
+                rule instanceof FormulaRule.Given(var told, var formula)
+                        ? List.of(told.key(), told.kind(), formula)
+                        : rule,
+                followed.key(),
+                line,
+                edges,
+                prepared.symbols().language()));
+        sources.forEach(source ->
+                identity.add(List.of(source.field().key(), source.field().kind(), source.regions())));
+        SharedVariables.Sought<Along> before = shared.along(identity);
+        return before != null
+                ? before.found()
+                : found(
+                        identity,
+                        () -> new Hunt(prepared, rule, List.copyOf(sources), followed, line, edges, turns).along());
+    }
+
+    private @Nullable Along found(Object identity, Supplier<Along> hunt) {
+        int begun = tries;
+        Along found = null;
         try {
-            return new Hunt(prepared, rule, List.copyOf(sources), followed, line, edges, turns).along();
-        } catch (FormulaProblem | TooManyTries | Work.TooMuchWork notFound) {
-            return null;
+            found = hunt.get();
+        } catch (FormulaProblem | Work.TooMuchWork | TooManyPoints notFound) {
+            // It is remembered that nothing is.
+        } catch (TooManyTries notFound) {
+            if (tries - begun <= MANY_TRIES) {
+                // What was left to others may do the next time, when these are remembered.
+                return null;
+            }
         }
+        shared.setAlong(identity, found);
+        return found;
     }
 
     /** How great a number can be in some regions. */
@@ -128,6 +173,13 @@ final class TurningPoints {
     private static final class TooManyTries extends RuntimeException {
 
         TooManyTries() {
+            super(null, null, false, false);
+        }
+    }
+
+    private static final class TooManyPoints extends RuntimeException {
+
+        TooManyPoints() {
             super(null, null, false, false);
         }
     }
@@ -229,7 +281,7 @@ final class TurningPoints {
                 starts.add(to);
                 points.add(plainer(from, to));
                 if (points.size() > MOST_POINTS) {
-                    throw new TooManyTries();
+                    throw new TooManyPoints();
                 }
                 return;
             }

@@ -2,8 +2,10 @@ package loesscape.core.analysis.proof;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.random.RandomGenerator;
@@ -16,9 +18,14 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
+import loesscape.core.model.Bound;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
 import loesscape.core.model.Node;
+import loesscape.core.model.Page;
+import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import org.junit.jupiter.api.Test;
@@ -117,5 +124,45 @@ class RevisionsTest {
         } catch (Refusal circle) {
             return template;
         }
+    }
+
+    /** Where formulas turn is looked for once: an edit of something else costs no try, one of the formula does. */
+    @Test
+    void whereAFormulaTurnsIsNotLookedForAgain() {
+        Template template = formulas("if urgent = true then depth * 3 else depth + 20");
+        EveryFilling every = EveryFilling.of(CompiledTemplate.compile(template), SmallTemplates.TODAY);
+        assertThat(every.tried()).isPositive();
+        Template relabelled = Editing.apply(template, new Edit.Relabel("note", "What else there is to say"));
+        EveryFilling next = every.next(CompiledTemplate.compile(relabelled), SmallTemplates.TODAY);
+        assertThat(next.tried()).isZero();
+        assertThat(next.pieces(Objects.requireNonNull(next.compiled().symbols().field("depth"))))
+                .isEqualTo(every.pieces(
+                        Objects.requireNonNull(every.compiled().symbols().field("depth"))));
+        CompiledTemplate other = CompiledTemplate.compile(formulas("if urgent = true then depth * 4 else depth + 20"));
+        EveryFilling changed = next.next(other, SmallTemplates.TODAY);
+        assertThat(changed.tried()).isPositive();
+        assertThat(told(LogicFindings.of(changed)))
+                .isEqualTo(told(LogicFindings.of(EveryFilling.of(other, SmallTemplates.TODAY))));
+    }
+
+    private static Template formulas(String formula) {
+        FieldKind number = new FieldKind.Number(
+                0, "m", new Bound(BigDecimal.ZERO, true), new Bound(BigDecimal.valueOf(500), true));
+        return Template.of(
+                "Worked out",
+                List.of(new Page(
+                        "p",
+                        "",
+                        null,
+                        List.of(Section.of(
+                                "s",
+                                "S",
+                                List.of(
+                                        Field.of("depth", "Depth", number),
+                                        Field.of("urgent", "Urgent", new FieldKind.YesNo()),
+                                        Field.of("fee", "Fee", new FieldKind.Number(0, "", null, null))
+                                                .withValue(new FieldValue.WorkedOut(formula, false)),
+                                        Field.of("note", "Note", new FieldKind.Text("", 0))
+                                                .withShown(new Condition.Written("fee > 130"))))))));
     }
 }
