@@ -36,16 +36,18 @@ public final class EveryFilling {
     private final Samples samples;
     private final SharedVariables shared;
     private final Supplier<Solver> solvers;
+    private final @Nullable Supplier<Solver> given;
     private final Search search;
 
     private EveryFilling(
             CompiledTemplate compiled,
             List<Clause> besides,
             LocalDate today,
-            Supplier<Solver> solvers,
+            @Nullable Supplier<Solver> given,
             @Nullable EveryFilling before) {
         this.compiled = compiled;
-        this.solvers = solvers;
+        this.given = given;
+        this.solvers = given == null ? Patience.shared() : given;
         if (before != null && before.shared.goesOn(today)) {
             this.shared = before.shared;
             this.samples = before.samples;
@@ -65,7 +67,7 @@ public final class EveryFilling {
      * @param today the day on which examples are tried
      */
     public static EveryFilling of(CompiledTemplate compiled, LocalDate today) {
-        return new EveryFilling(compiled, List.of(), today, MiniSat::new, null);
+        return new EveryFilling(compiled, List.of(), today, null, null);
     }
 
     /**
@@ -75,7 +77,7 @@ public final class EveryFilling {
      * @param today the day on which examples are tried
      */
     public static EveryFilling of(CompiledTemplate compiled, List<Clause> besides, LocalDate today) {
-        return new EveryFilling(compiled, besides, today, MiniSat::new, null);
+        return new EveryFilling(compiled, besides, today, null, null);
     }
 
     /**
@@ -85,7 +87,7 @@ public final class EveryFilling {
      * @param today the day on which examples are tried
      */
     public EveryFilling next(CompiledTemplate later, LocalDate today) {
-        return new EveryFilling(later, List.of(), today, solvers, this);
+        return new EveryFilling(later, List.of(), today, given, this);
     }
 
     /** The same with another solver. */

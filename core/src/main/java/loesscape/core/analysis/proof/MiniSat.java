@@ -10,11 +10,14 @@ import org.logicng.solvers.sat.MiniSatStyleSolver;
 /** The solver of LogicNG. It counts variables from 0. */
 final class MiniSat implements Solver {
 
-    private static final int MOST_CONFLICTS = 10_000;
-
     private final MiniSat2Solver solver = new MiniSat2Solver();
+    private final Patience patience;
     private int variables;
     private boolean hasGivenUp;
+
+    MiniSat(Patience patience) {
+        this.patience = patience;
+    }
 
     @Override
     public int variable(boolean usually) {
@@ -29,8 +32,9 @@ final class MiniSat implements Solver {
 
     @Override
     public boolean @Nullable [] solve(int... assumed) {
-        Patience patience = new Patience();
-        Tristate found = assumed.length == 0 ? solver.solve(patience) : solver.solve(patience, vector(assumed));
+        Counting counting = new Counting(patience.most());
+        Tristate found = assumed.length == 0 ? solver.solve(counting) : solver.solve(counting, vector(assumed));
+        patience.met(counting.conflicts);
         hasGivenUp = found == Tristate.UNDEF;
         if (found != Tristate.TRUE) {
             return null;
@@ -47,20 +51,25 @@ final class MiniSat implements Solver {
         return hasGivenUp;
     }
 
-    /** Ends a search that meets too many contradictions: deciding may take time without end, and nobody waits for that. */
-    private static final class Patience implements SATHandler {
+    /** Ends a search that meets too many contradictions. */
+    private static final class Counting implements SATHandler {
 
+        private final int most;
         private int conflicts;
+
+        Counting(int most) {
+            this.most = most;
+        }
 
         @Override
         public boolean detectedConflict() {
             conflicts++;
-            return conflicts <= MOST_CONFLICTS;
+            return conflicts <= most;
         }
 
         @Override
         public boolean aborted() {
-            return conflicts > MOST_CONFLICTS;
+            return conflicts > most;
         }
     }
 

@@ -35,7 +35,8 @@ public final class TwoVersions {
         this.isEncoded = new Encoding(is, variables);
         RuleWords words = new RuleWords(is);
         RuleWords others = new RuleWords(was);
-        this.search = new Search(variables, MiniSat::new, rule -> words.knows(rule) ? words.of(rule) : others.of(rule));
+        this.search =
+                new Search(variables, Patience.shared(), rule -> words.knows(rule) ? words.of(rule) : others.of(rule));
     }
 
     /**
