@@ -1148,6 +1148,7 @@ export type FilledPages = {
 };
 
 export type Finding = {
+  topic: FindingTopic;
   key: string;
   message: string;
   blocks: boolean;
@@ -1155,6 +1156,8 @@ export type Finding = {
   mends: Mend[];
   accepted: string;
 };
+
+export type FindingTopic = "content" | "logic" | "values" | "texts" | "signing" | "finishing" | "print";
 
 export type FinishRule = {
   when: Condition;

@@ -46,11 +46,7 @@
       .filter(({ fields }) => fields.length),
   );
   const fields = $derived(sections.flatMap((section) => section.fields));
-  const findings = $derived(
-    copy.findings.filter(({ message }) =>
-      /has nothing to do|signs nothing|takes? part|answers (later|at the same time)/.test(message),
-    ),
-  );
+  const findings = $derived(copy.findings.filter(({ topic }) => topic === "signing"));
   const SIGNS = {
     signature: "signature",
     initials: "initials",

@@ -147,7 +147,7 @@ final class AlternativeFindings {
         if (given != null
                 && every.decide(List.of(new Claim.Stands(node.key()), given))
                         instanceof Decision.Possible(var example)) {
-            found.add(new Finding(node.key(), message, example, mends));
+            found.add(new Finding(FindingTopic.LOGIC, node.key(), message, example, mends));
         }
     }
 }

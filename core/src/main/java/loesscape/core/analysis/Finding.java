@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * Something that its author probably did not mean.
  *
+ * @param topic what it has to do with
  * @param key the node it is about; empty where it is the document as a whole
  * @param message what was noticed, and what to do about it
  * @param blocks whether a release needs a reason why it is made all the same
@@ -15,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param accepted why it is meant as it is, in the words of its author; empty where it is not accepted
  */
 public record Finding(
+        FindingTopic topic,
         String key,
         String message,
         boolean blocks,
@@ -27,22 +29,22 @@ public record Finding(
     }
 
     /** Something that is so for some answers, or for all where there is no example. */
-    Finding(String key, String message, @Nullable Example example, List<Mend> mends) {
-        this(key, message, false, example, mends, "");
+    Finding(FindingTopic topic, String key, String message, @Nullable Example example, List<Mend> mends) {
+        this(topic, key, message, false, example, mends, "");
     }
 
     /** Something that is so whatever is answered. */
-    public Finding(String key, String message, boolean blocks) {
-        this(key, message, blocks, null, List.of(), "");
+    public Finding(FindingTopic topic, String key, String message, boolean blocks) {
+        this(topic, key, message, blocks, null, List.of(), "");
     }
 
     /** Something that only its author need know. */
-    public Finding(String key, String message) {
-        this(key, message, false);
+    public Finding(FindingTopic topic, String key, String message) {
+        this(topic, key, message, false);
     }
 
     Finding acceptedFor(String reason) {
-        return new Finding(key, message, blocks, example, mends, reason);
+        return new Finding(topic, key, message, blocks, example, mends, reason);
     }
 
     /** Whether a release needs a reason of its own because of it. */

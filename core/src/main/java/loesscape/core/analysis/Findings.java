@@ -117,12 +117,13 @@ public final class Findings {
         template.conditions().forEach(shared -> used.addAll(symbols.sharedIn(shared.condition())));
         for (SharedCondition shared : template.conditions()) {
             if (!shared.name().isEmpty() && !used.contains(shared.key())) {
-                found.add(new Finding("", "The shared condition “%s” is not used.".formatted(shared.name())));
+                found.add(new Finding(
+                        FindingTopic.CONTENT, "", "The shared condition “%s” is not used.".formatted(shared.name())));
             }
         }
     }
 
     private void report(Node node, String message) {
-        found.add(new Finding(node.key(), message));
+        found.add(new Finding(FindingTopic.CONTENT, node.key(), message));
     }
 }

@@ -141,6 +141,7 @@ public final class LogicFindings {
         }
         if (first != null) {
             found.add(new Finding(
+                    FindingTopic.LOGIC,
                     indicator.key(),
                     "Where “%s” is %s, nothing is shown here; say what is, or when the whole is folded."
                             .formatted(followed.name(), String.join(" or ", without)),
@@ -170,6 +171,7 @@ public final class LogicFindings {
         if (every.isImpossible(List.of(asked, new Claim.Meets(condition, within, false)))) {
             settled.add(condition);
             found.add(new Finding(
+                    FindingTopic.LOGIC,
                     node.key(),
                     "The condition for “%s” is met whatever is answered; it says nothing, and can go.".formatted(what),
                     null,
@@ -185,6 +187,7 @@ public final class LogicFindings {
         for (Parts.Without without : Parts.of(condition)) {
             if (every.isImpossible(List.of(asked, new Claim.Differ(condition, without.rest(), within)))) {
                 found.add(new Finding(
+                        FindingTopic.LOGIC,
                         node.key(),
                         "In the condition for “%s”, “%s” never matters: the same is met without it."
                                 .formatted(what, words(without.part())),
@@ -274,6 +277,7 @@ public final class LogicFindings {
                             shown, given, new Claim.Meets(Objects.requireNonNull(field.required()), within, true)));
             if (example != null) {
                 found.add(new Finding(
+                        FindingTopic.LOGIC,
                         field.key(),
                         "There is nothing to choose from where “%s” is %s%s."
                                 .formatted(
@@ -296,19 +300,25 @@ public final class LogicFindings {
         for (SharedCondition shared : template.conditions()) {
             String within = symbols.rowsOf(shared);
             if (every.isImpossible(List.of(new Claim.Meets(shared.condition(), within, true)))) {
-                document("The shared condition “%s” can never be met, whatever is answered.".formatted(shared.name()));
+                document(
+                        FindingTopic.LOGIC,
+                        "The shared condition “%s” can never be met, whatever is answered.".formatted(shared.name()));
             }
         }
         for (Role role : template.roles()) {
             if (role.takesPart() != null
                     && every.isImpossible(List.of(new Claim.Meets(role.takesPart(), null, true)))) {
-                document("“%s” can never take part, whatever is answered, so what it signs is never reached."
-                        .formatted(role.name()));
+                document(
+                        FindingTopic.SIGNING,
+                        "“%s” can never take part, whatever is answered, so what it signs is never reached."
+                                .formatted(role.name()));
             }
         }
         for (FinishRule rule : template.finish()) {
             if (every.isImpossible(List.of(new Claim.Meets(rule.when(), null, true)))) {
-                document("The document can never be finished, whatever is answered: “%s”".formatted(rule.message()));
+                document(
+                        FindingTopic.FINISHING,
+                        "The document can never be finished, whatever is answered: “%s”".formatted(rule.message()));
             }
         }
     }
@@ -323,6 +333,7 @@ public final class LogicFindings {
         Example example = every.isImpossible(claims) ? null : example(claims);
         if (example != null) {
             found.add(new Finding(
+                    FindingTopic.TEXTS,
                     reference.notice().key(),
                     "The text refers to “%s”, which may be left out while the text is there; then a dash stands in the place of its number."
                             .formatted(reference.target().name()),
@@ -384,10 +395,10 @@ public final class LogicFindings {
     }
 
     private void report(Node node, String message) {
-        found.add(new Finding(node.key(), message));
+        found.add(new Finding(FindingTopic.LOGIC, node.key(), message));
     }
 
-    private void document(String message) {
-        found.add(new Finding("", message));
+    private void document(FindingTopic topic, String message) {
+        found.add(new Finding(topic, "", message));
     }
 }

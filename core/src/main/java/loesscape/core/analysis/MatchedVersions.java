@@ -16,6 +16,7 @@ import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Template;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Two versions of a template whose nodes of one key are the same thing: what was renamed in between has its new key in both,
@@ -31,7 +32,7 @@ record MatchedVersions(Template before, Template after, Map<String, String> apar
         Map<String, String> apart = new LinkedHashMap<>();
         SymbolTable were = PreparedTemplate.of(before).symbols();
         SymbolTable are = PreparedTemplate.of(after).symbols();
-        Map<String, Node> nodes = before.nodes().stream().collect(Collectors.toMap(Node::key, Function.identity()));
+        Map<String, Node> nodes = nodes(before);
         for (Node node : later.nodes()) {
             Node was = nodes.get(node.key());
             if (was != null
@@ -45,6 +46,10 @@ record MatchedVersions(Template before, Template after, Map<String, String> apar
         return new MatchedVersions(before, after, apart);
     }
 
+    private static Map<String, Node> nodes(Template template) {
+        return template.nodes().stream().collect(Collectors.toMap(Node::key, Function.identity()));
+    }
+
     /** The key of a node in its own version. */
     String key(String matched) {
         return apart.getOrDefault(matched, matched);
@@ -56,20 +61,47 @@ record MatchedVersions(Template before, Template after, Map<String, String> apar
                 .removeIf(key ->
                         later.nodes().stream().noneMatch(node -> node.key().equals(key)));
         Template before = earlier;
-        // One that takes the key of another waits until that one has given it up; of a circle nothing is renamed.
-        for (boolean isMoving = true; isMoving && !open.isEmpty(); ) {
-            isMoving = false;
+        while (!open.isEmpty()) {
+            boolean isMoving = false;
             for (Map.Entry<String, String> each : Map.copyOf(open).entrySet()) {
-                try {
-                    before = Editing.apply(before, new Edit.RenameKey(each.getKey(), each.getValue()));
+                Template with = renamed(before, each.getKey(), each.getValue());
+                if (with != null) {
+                    before = with;
                     open.remove(each.getKey());
                     isMoving = true;
-                } catch (Refusal taken) {
-                    // Its new key is still another's, or it is not there any more.
                 }
+            }
+            if (!isMoving) {
+                String waiting = inCircle(open);
+                String free = waiting == null ? "" : free(waiting, nodes(before), later);
+                Template with = waiting == null ? null : renamed(before, waiting, free);
+                if (waiting == null || with == null) {
+                    // What is left takes the key of something that keeps it, or is not there any more.
+                    return before;
+                }
+                before = with;
+                open.put(free, Objects.requireNonNull(open.remove(waiting)));
             }
         }
         return before;
+    }
+
+    /** One that takes the key of another waits until that one has given it up; null for one that cannot be. */
+    private static @Nullable Template renamed(Template before, String from, String to) {
+        try {
+            return Editing.apply(before, new Edit.RenameKey(from, to));
+        } catch (Refusal taken) {
+            return null;
+        }
+    }
+
+    /** A key that is given up for one whose holder waits in turn; null where none is. */
+    private static @Nullable String inCircle(Map<String, String> open) {
+        return open.keySet().stream()
+                .filter(open::containsValue)
+                .sorted()
+                .findFirst()
+                .orElse(null);
     }
 
     private static boolean areOneThing(Node was, Node is) {

@@ -153,6 +153,7 @@ final class ObstacleFindings {
         }
         if (first != null) {
             found.add(new Finding(
+                    FindingTopic.FINISHING,
                     key,
                     "Where “%s” is %s, %s".formatted(field.name(), String.join(" or ", answers), words),
                     first,

@@ -125,6 +125,7 @@ final class SignerFindings {
                 Role giver = followed == null ? null : owner(followed);
                 if (giver != null && isNotBefore(giver, asked) && told.add(source)) {
                     found.add(new Finding(
+                            FindingTopic.SIGNING,
                             field.key(),
                             "Whether “%s” is shown hangs on “%s”, which “%s” answers %s: what “%s” gives here may not be asked for any more when all have signed. It stays in the document, marked as answered before."
                                     .formatted(
@@ -161,6 +162,6 @@ final class SignerFindings {
     }
 
     private void report(String key, String message) {
-        found.add(new Finding(key, message));
+        found.add(new Finding(FindingTopic.SIGNING, key, message));
     }
 }

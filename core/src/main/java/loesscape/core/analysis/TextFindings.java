@@ -203,6 +203,6 @@ final class TextFindings {
     }
 
     private void report(Node node, String message) {
-        found.add(new Finding(node.key(), message));
+        found.add(new Finding(FindingTopic.TEXTS, node.key(), message));
     }
 }

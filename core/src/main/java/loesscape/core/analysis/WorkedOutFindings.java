@@ -17,11 +17,13 @@ import loesscape.core.analysis.proof.Example;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.Session;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.Logic;
 import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
@@ -69,8 +71,52 @@ final class WorkedOutFindings {
         if (sources.isEmpty() || symbols.rowsAround(field.key()) != null || !isAlone(sources)) {
             return;
         }
-        left(field, formula, sources);
-        given(field, formula, sources);
+        Object identity = identity(field, sources);
+        Known known = every.recalled(Known.class, identity);
+        // What is told again was tried again.
+        if (known == null || known.findings().stream().anyMatch(finding -> !isShown(field, finding))) {
+            int before = found.size();
+            left(field, formula, sources);
+            given(field, formula, sources);
+            if (tried <= MOST) {
+                every.remember(Known.class, identity, new Known(List.copyOf(found.subList(before, found.size()))));
+            }
+        } else {
+            found.addAll(known.findings());
+        }
+    }
+
+    private boolean isShown(Field field, Finding finding) {
+        return finding.example() != null && every.areSo(List.of(new Claim.Shows(field.key(), true)), finding.example());
+    }
+
+    /** What was found of a formula. */
+    private record Known(List<Finding> findings) {}
+
+    /** All that it hangs on what is found of a formula: the fields it is worked out of, and when these are asked and count. */
+    private Object identity(Field field, List<Field> sources) {
+        Set<Field> all = new LinkedHashSet<>(List.of(field));
+        List<Field> open = new ArrayList<>(sources);
+        while (!open.isEmpty()) {
+            Field next = open.removeFirst();
+            if (all.add(next) && next.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
+                open.addAll(sources(formula));
+            }
+        }
+        List<Object> identity = new ArrayList<>(List.of(symbols.language()));
+        for (Field each : all) {
+            identity.add(each);
+            identity.add(
+                    each.kind() instanceof FieldKind.Lookup it ? Objects.requireNonNull(symbols.list(it.list())) : "");
+            identity.add(every.pieces(each));
+            List<Claim> claims = new ArrayList<>(List.of(
+                    new Claim.Shows(each.key(), true),
+                    new Claim.InTurn(each.key()),
+                    new Claim.Meets(new Clause.Answered(each.key()), null, true)));
+            Logic.conditions(each).forEach(place -> claims.add(new Claim.Meets(place.condition(), null, true)));
+            claims.forEach(claim -> identity.add(every.gist(List.of(claim))));
+        }
+        return identity;
     }
 
     /** The fields that a formula names; none where it names rows, or something that is in rows. */
@@ -121,6 +167,7 @@ final class WorkedOutFindings {
         }
         if (first != null) {
             found.add(new Finding(
+                    FindingTopic.VALUES,
                     field.key(),
                     "Nothing is worked out while %s is blank, and nobody need answer there; require it, or say in the formula what comes of a blank."
                             .formatted(String.join(" or ", names)),
@@ -149,9 +196,12 @@ final class WorkedOutFindings {
             return true;
         }
         // With an answer there, something would come of the same.
-        return candidates(source).stream()
-                .anyMatch(typed ->
-                        !counting(field, standing(with(example, source, typed))).isBlank());
+        Session session = session(example);
+        return candidates(source).stream().anyMatch(typed -> {
+            session.answer(source.key(), typed);
+            return session.stateOf(field.key()) instanceof FieldState state
+                    && !state.value().isBlank();
+        });
     }
 
     /** What comes of answers at which something changes, all of them given. */
@@ -164,21 +214,27 @@ final class WorkedOutFindings {
         }
         boolean isBlankTold = false;
         boolean isBeyondTold = false;
-        for (Example example : varied(base, typed(sources))) {
+        List<Field> typed = typed(sources);
+        Session session = session(base);
+        Example last = base;
+        for (Example example : varied(base, typed)) {
             if (tried++ > MOST || (isBlankTold && isBeyondTold)) {
                 return;
             }
-            Standing standing = standing(example);
-            if (!(standing.state().of(field.key()) instanceof FieldState state)
-                    || !state.shown()
-                    || state.overtyped()) {
+            answer(session, typed, last, example);
+            last = example;
+            if (!(session.stateOf(field.key()) instanceof FieldState state) || !state.shown() || state.overtyped()) {
                 continue;
             }
             if (state.value().isBlank()) {
-                String because = standing.blankPart(formula, null, "");
-                if (!isBlankTold && areAnswered(sources, standing) && !AS_WRITTEN.equals(because)) {
+                if (isBlankTold || !areAnswered(sources, session)) {
+                    continue;
+                }
+                String because = standing(example).blankPart(formula, null, "");
+                if (!AS_WRITTEN.equals(because)) {
                     isBlankTold = true;
                     found.add(new Finding(
+                            FindingTopic.VALUES,
                             field.key(),
                             "For some answers nothing is worked out, although all that it is worked out of is answered. %s"
                                     .formatted(because == null ? "The field does not take what it gives." : because),
@@ -188,6 +244,7 @@ final class WorkedOutFindings {
             } else if (!isBeyondTold && !Reading.isAccepted(field.kind(), state.value())) {
                 isBeyondTold = true;
                 found.add(new Finding(
+                        FindingTopic.VALUES,
                         field.key(),
                         "For some answers %s is worked out, which this field does not take (%s), so that the document cannot be finished."
                                 .formatted(Display.of(field.kind(), state.value()), Limits.words(field.kind())),
@@ -197,9 +254,23 @@ final class WorkedOutFindings {
         }
     }
 
-    private static boolean areAnswered(List<Field> sources, Standing standing) {
+    private Session session(Example example) {
+        return every.compiled().session(new Answers(example.answers()), example.context());
+    }
+
+    /** Gives the answers of an example that are others than those of the one before. */
+    private static void answer(Session session, List<Field> fields, Example before, Example example) {
+        for (Field field : fields) {
+            String typed = example.answers().get(field.key());
+            if (!Objects.equals(before.answers().get(field.key()), typed)) {
+                session.answer(field.key(), typed);
+            }
+        }
+    }
+
+    private static boolean areAnswered(List<Field> sources, Session session) {
         return sources.stream()
-                .allMatch(source -> standing.state().of(source.key()) instanceof FieldState state
+                .allMatch(source -> session.stateOf(source.key()) instanceof FieldState state
                         && state.problem() == null
                         && !state.value().isBlank());
     }

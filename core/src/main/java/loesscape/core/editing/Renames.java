@@ -1,5 +1,6 @@
 package loesscape.core.editing;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,7 @@ public final class Renames {
      */
     public static Map<String, String> of(List<Change> changes) {
         Map<String, String> renamed = new LinkedHashMap<>();
+        Map<String, Removed> removed = new HashMap<>();
         for (Change change : changes) {
             Map<String, Node> gone = new LinkedHashMap<>();
             Map<String, Node> added = new LinkedHashMap<>();
@@ -34,8 +36,11 @@ public final class Renames {
                 if (was.getValue().getClass().equals(is.getValue().getClass())
                         && was.getValue().name().equals(is.getValue().name())) {
                     rename(renamed, was.getKey(), is.getKey());
+                    continue;
                 }
             }
+            gone.forEach((key, node) -> remove(renamed, removed, key, node));
+            added.forEach((key, node) -> restore(renamed, removed, key, node));
         }
         renamed.entrySet().removeIf(each -> each.getKey().equals(each.getValue()));
         return renamed;
@@ -46,6 +51,32 @@ public final class Renames {
         renamed.replaceAll((first, now) -> now.equals(from) ? to : now);
         if (!isKnown) {
             renamed.put(from, to);
+        }
+    }
+
+    /**
+     * What was taken away after it was renamed.
+     *
+     * @param first its key before
+     */
+    private record Removed(String first, Node node) {}
+
+    private static void remove(Map<String, String> renamed, Map<String, Removed> removed, String key, Node node) {
+        renamed.entrySet().stream()
+                .filter(each -> each.getValue().equals(key))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .ifPresent(first -> {
+                    renamed.remove(first);
+                    removed.put(key, new Removed(first, node));
+                });
+    }
+
+    /** What comes back as it was is what it was, as after taking it away is undone; anything else of that key is something new. */
+    private static void restore(Map<String, String> renamed, Map<String, Removed> removed, String key, Node node) {
+        Removed before = removed.remove(key);
+        if (before != null && before.node().equals(node)) {
+            renamed.put(before.first(), key);
         }
     }
 }

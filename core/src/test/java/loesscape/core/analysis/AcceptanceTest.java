@@ -119,7 +119,7 @@ class AcceptanceTest {
         String message = "“Casing” says the same as “Note”.";
         Template told = Editing.apply(WELL, new Edit.AcceptFinding("casing", message, "Meant."));
         Template other = Editing.apply(told, new Edit.SetCondition(List.of("note"), List.of(Aspect.SHOWN), below(20)));
-        Finding found = new Finding("casing", message);
+        Finding found = new Finding(FindingTopic.CONTENT, "casing", message);
         assertThat(Acceptance.marked(PreparedTemplate.of(told), List.of(found)))
                 .extracting(Finding::accepted)
                 .containsExactly("Meant.");
@@ -152,7 +152,8 @@ class AcceptanceTest {
         String cost = "Something about the cost.";
         Template told = Editing.apply(WELL, new Edit.AcceptFinding("cost", cost, "Meant."));
         Template anew = Editing.apply(told, new Edit.RenameKey("depth", "deep"));
-        List<Finding> marked = Acceptance.marked(PreparedTemplate.of(anew), List.of(new Finding("cost", cost)));
+        List<Finding> marked =
+                Acceptance.marked(PreparedTemplate.of(anew), List.of(new Finding(FindingTopic.CONTENT, "cost", cost)));
         assertThat(marked.getFirst().accepted()).isEqualTo("Meant.");
     }
 
@@ -183,7 +184,7 @@ class AcceptanceTest {
     @Test
     void whatIsAboutTheDocumentHangsOnItsRolesAndConditions() {
         Template told = Editing.apply(WELL, new Edit.AcceptFinding("", "Something.", "Meant."));
-        Finding something = new Finding("", "Something.", true);
+        Finding something = new Finding(FindingTopic.CONTENT, "", "Something.", true);
         assertThat(Acceptance.marked(PreparedTemplate.of(told), List.of(something)))
                 .singleElement()
                 .satisfies(finding -> {

@@ -85,6 +85,11 @@ class FindingsTest {
         assertThat(found(template).stream().map(Finding::message))
                 .containsExactly(
                         "“Third” can never take part, whatever is answered, so what it signs is never reached.");
+        // So the page of signers shows them, and no other.
+        assertThat(Findings.of(PreparedTemplate.of(template)))
+                .extracting(Finding::topic)
+                .containsOnly(FindingTopic.SIGNING);
+        assertThat(found(template)).extracting(Finding::topic).containsOnly(FindingTopic.SIGNING);
     }
 
     @Test

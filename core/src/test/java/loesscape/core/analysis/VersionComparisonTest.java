@@ -248,17 +248,36 @@ class VersionComparisonTest {
         return Change.between(TemplateIndex.of(before), TemplateIndex.of(after));
     }
 
+    /** Through a third key, each edit by itself: in the end it is a circle. */
     @Test
-    void keysThatWereExchangedAreFollowedAsFarAsTheyCan() {
-        Template swapped = edited(
+    void keysThatWereExchangedAreFollowed() {
+        List<Edit> edits = List.of(
                 new Edit.RenameKey("casing", "other"),
                 new Edit.RenameKey("dear", "casing"),
                 new Edit.RenameKey("other", "dear"));
-        VersionDifference difference =
-                VersionComparison.of(well, swapped, Map.of("casing", "dear", "dear", "casing"), TODAY);
-        // A circle is not followed; what is told of it is still so.
-        assertThat(difference.changed())
-                .allSatisfy(each -> assertThat(each.before()).isNotEqualTo(each.after()));
+        List<Change> history = new ArrayList<>();
+        Template now = well;
+        for (Edit edit : edits) {
+            Template next = Editing.apply(now, edit);
+            history.add(change(now, next));
+            now = next;
+        }
+        Map<String, String> renamed = Renames.of(history);
+        assertThat(renamed).containsOnly(Map.entry("casing", "dear"), Map.entry("dear", "casing"));
+        assertThat(VersionComparison.of(well, now, renamed, TODAY).isNothing()).isTrue();
+        assertThat(VersionComparison.of(well, now, Map.of(), TODAY).isNothing()).isFalse();
+    }
+
+    /** What was renamed, taken away and brought back is the same; what comes later under that key is something new. */
+    @Test
+    void whatWasTakenAwayAndBroughtBackIsFollowed() {
+        Template renamed = edited(new Edit.RenameKey("depth", "depth_m"));
+        Template without = Editing.apply(renamed, new Edit.Delete(List.of("depth_m"), true));
+        List<Change> undone = List.of(change(well, renamed), change(renamed, without), change(without, renamed));
+        assertThat(Renames.of(undone)).containsExactly(Map.entry("depth", "depth_m"));
+        Template other = Editing.apply(renamed, new Edit.Relabel("depth_m", "How deep it is"));
+        List<Change> anew = List.of(change(well, renamed), change(renamed, without), change(without, other));
+        assertThat(Renames.of(anew)).isEmpty();
     }
 
     /** How much is gone through is bounded; what is beyond it in one version only because of others is no difference. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.FindingTopic;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.Node;
@@ -48,6 +49,7 @@ public final class PrintFindings {
                 .forEach(character -> missing.add("%s (U+%04X)".formatted(Character.toString(character), character)));
         if (!missing.isEmpty()) {
             found.add(new Finding(
+                    FindingTopic.PRINT,
                     key,
                     "No font of the PDF has %s; \uFFFD stands there in print.".formatted(String.join(", ", missing))));
         }

@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import loesscape.core.analysis.Finding;
+import loesscape.core.analysis.FindingTopic;
 import loesscape.core.analysis.Findings;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.FieldKind;
@@ -120,6 +121,7 @@ public class ReleasesApi {
             template.fields().stream()
                     .filter(field -> field.kind() instanceof FieldKind.Payment)
                     .forEach(field -> unpaid.add(new Finding(
+                            FindingTopic.SIGNING,
                             field.key(),
                             "“%s” asks for a payment, and this server has no payment desk: nobody can finish where it is asked."
                                     .formatted(field.name()),

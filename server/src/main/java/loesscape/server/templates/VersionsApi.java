@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.Stream;
 import loesscape.core.analysis.VersionComparison;
 import loesscape.core.analysis.VersionDifference;
 import loesscape.core.editing.Change;
@@ -25,13 +26,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/templates/{id}/differences")
 class VersionsApi {
 
+    private static final int AT_ONCE = 4;
+
     private final TemplateStore templates;
     private final ReleaseStore releases;
     private final Clock clock;
     private final Recent<Asked, VersionDifference> known = new Recent<>(64);
 
-    /** Comparing takes long: what several ask for at once is worked out once. */
-    private final ReentrantLock comparing = new ReentrantLock();
+    /** Comparing takes long: what several ask of one template at once is worked out once, and few at a time. */
+    private final List<ReentrantLock> comparing =
+            Stream.generate(ReentrantLock::new).limit(AT_ONCE).toList();
 
     VersionsApi(TemplateStore templates, ReleaseStore releases, Clock clock) {
         this.templates = templates;
@@ -63,7 +67,8 @@ class VersionsApi {
 
     private VersionDifference difference(UUID id, int from, Version earlier, Version later) {
         Asked asked = new Asked(id, from, later.revision(), LocalDate.now(clock));
-        comparing.lock();
+        ReentrantLock turn = comparing.get(Math.floorMod(id.hashCode(), AT_ONCE));
+        turn.lock();
         try {
             VersionDifference before = known.get(asked);
             if (before != null) {
@@ -74,7 +79,7 @@ class VersionsApi {
             known.put(asked, fresh);
             return fresh;
         } finally {
-            comparing.unlock();
+            turn.unlock();
         }
     }
 

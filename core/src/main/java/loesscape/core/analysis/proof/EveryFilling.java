@@ -172,6 +172,25 @@ public final class EveryFilling {
         return variables.cutting().tried();
     }
 
+    /** What all of some claims being so comes down to: the same for claims that are so for the same answers by the same rules. */
+    public Object gist(List<Claim> claims) {
+        return asked(claims);
+    }
+
+    /**
+     * What was worked out beside, for this or an earlier revision; null where nothing was.
+     *
+     * @param identity all that it hangs on, by value and by {@link #gist}
+     */
+    public <T> @Nullable T recalled(Class<T> type, Object identity) {
+        return type.cast(shared.note(List.of(type, identity)));
+    }
+
+    /** Keeps what was worked out beside for later revisions. */
+    public <T> void remember(Class<T> type, Object identity, T note) {
+        shared.setNote(List.of(type, identity), note);
+    }
+
     /** The regions of a field. */
     public FieldRegions regions(String field) {
         return variables.regions(field);

@@ -19,6 +19,8 @@ final class SharedVariables {
     /** How many gates are remembered from one revision to the next; where there are more, the next begins anew. */
     private static final int MOST_GATES = 120_000;
 
+    private static final int MOST_NOTES = 20_000;
+
     private final LocalDate today;
     private final Gates gates = new Gates();
     private final Map<Object, int[]> variables = new HashMap<>();
@@ -31,6 +33,7 @@ final class SharedVariables {
     private final Map<Integer, OutOfReach> outOfReach = new HashMap<>();
     private final Map<Object, Sought<Together>> together = new HashMap<>();
     private final Map<Object, Sought<TurningPoints.Along>> along = new HashMap<>();
+    private final Map<Object, Object> notes = new HashMap<>();
     private final Map<Integer, Boolean> impossible = new HashMap<>();
     private final Map<Integer, Example> examples = new HashMap<>();
 
@@ -180,6 +183,19 @@ final class SharedVariables {
 
     void setAlong(Object identity, TurningPoints.@Nullable Along found) {
         along.put(identity, new Sought<>(found));
+    }
+
+    /** What was worked out beside the gates; null where nothing was. */
+    @Nullable
+    Object note(Object identity) {
+        return notes.get(identity);
+    }
+
+    void setNote(Object identity, Object note) {
+        if (notes.size() >= MOST_NOTES) {
+            notes.clear();
+        }
+        notes.put(identity, note);
     }
 
     /** Whether a gate was found to hold for no answers; null where that was not asked. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -19,6 +20,7 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Bound;
+import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -26,6 +28,7 @@ import loesscape.core.model.FieldValue;
 import loesscape.core.model.Node;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import org.junit.jupiter.api.Test;
@@ -164,5 +167,91 @@ class RevisionsTest {
                                                 .withValue(new FieldValue.WorkedOut(formula, false)),
                                         Field.of("note", "Note", new FieldKind.Text("", 0))
                                                 .withShown(new Condition.Written("fee > 130"))))))));
+    }
+
+    /** Documents that work out one thing of another, edited in all that a finding of a formula can hang on. */
+    @Test
+    void whatIsRememberedOfFormulasIsWhatIsFoundAnew() {
+        int[] several = new int[1];
+        Cases.check("findings of formulas in revisions", 120, (random, size) -> {
+            List<Integer> ways = new ArrayList<>(Collections.nCopies(WAYS.size(), 0));
+            EveryFilling every = null;
+            for (int i = 0; i < 8; i++) {
+                int way = random.nextInt(ways.size());
+                ways.set(way, random.nextInt(WAYS.get(way)));
+                CompiledTemplate compiled = CompiledTemplate.compile(chained(ways));
+                every = every == null
+                        ? EveryFilling.of(compiled, SmallTemplates.TODAY)
+                        : every.next(compiled, SmallTemplates.TODAY);
+                List<Finding> found = LogicFindings.of(every);
+                assertThat(told(found))
+                        .as("%s", ways)
+                        .isEqualTo(told(LogicFindings.of(EveryFilling.of(compiled, SmallTemplates.TODAY))));
+                several[0] +=
+                        found.stream().anyMatch(finding -> finding.message().contains("worked out")) ? 1 : 0;
+            }
+        });
+        if (Cases.areAll()) {
+            assertThat(several[0]).isGreaterThan(100);
+        }
+    }
+
+    private static final List<Integer> WAYS = List.of(5, 4, 3, 3, 3, 2, 2);
+
+    private static Template chained(List<Integer> ways) {
+        String first = List.of(
+                        "depth * 2",
+                        "100 / (depth - 3)",
+                        "depth + length",
+                        "if urgent = true then depth else null",
+                        "length - depth")
+                .get(ways.get(0));
+        String second =
+                List.of("fee + 1", "fee * length", "10 / fee", "depth - fee").get(ways.get(1));
+        Bound upper = List.of(
+                        new Bound(BigDecimal.valueOf(40), true),
+                        new Bound(BigDecimal.valueOf(3), true),
+                        new Bound(BigDecimal.valueOf(2), true))
+                .get(ways.get(2));
+        Condition shown = List.<Condition>of(
+                        new Condition.Always(), new Condition.Shared("hurried"), new Clause.Answered("length"))
+                .get(ways.get(3));
+        Condition required = List.<Condition>of(
+                        new Condition.Never(), new Condition.Always(), new Condition.Shared("hurried"))
+                .get(ways.get(4));
+        Condition hurried = new Clause.ChoiceClause(
+                "urgent",
+                ways.get(5) == 0 ? Clause.ChoiceClause.ChoiceTest.IS : Clause.ChoiceClause.ChoiceTest.IS_NOT,
+                List.of("yes"),
+                null);
+        FieldKind number = new FieldKind.Number(0, "m", new Bound(BigDecimal.ZERO, true), upper);
+        FieldKind open = new FieldKind.Number(0, "", ways.get(6) == 0 ? null : new Bound(BigDecimal.ONE, true), null);
+        Template plain = Template.of(
+                "Chained",
+                List.of(new Page(
+                        "p",
+                        "",
+                        null,
+                        List.of(Section.of(
+                                "s",
+                                "S",
+                                List.of(
+                                        Field.of("urgent", "Urgent", new FieldKind.YesNo()),
+                                        Field.of("length", "Length", number).withRequired(required),
+                                        Field.of("depth", "Depth", number).withShown(shown),
+                                        Field.of("fee", "Fee", open).withValue(new FieldValue.WorkedOut(first, false)),
+                                        Field.of("sum", "Sum", open)
+                                                .withValue(new FieldValue.WorkedOut(second, false))))))));
+        return new Template(
+                plain.title(),
+                plain.subtitle(),
+                plain.pages(),
+                plain.roles(),
+                List.of(new SharedCondition("hurried", "hurried", hurried)),
+                plain.lists(),
+                plain.finish(),
+                plain.pageSettings(),
+                plain.trials(),
+                plain.promises());
     }
 }
