@@ -1,10 +1,23 @@
 <script lang="ts">
-  import { tick } from "svelte";
+  import { tick, untrack } from "svelte";
   import { workingCopy } from "../draft/context";
   import Button from "../ui/Button.svelte";
+  import Input from "../ui/Input.svelte";
+  import Pagination from "../ui/Pagination.svelte";
   import Table from "../ui/Table.svelte";
   import TableHead from "../ui/TableHead.svelte";
-  import { type Block, canSet, isFollowed, isIn, nextRow, patterns, said } from "./cells";
+  import {
+    besideOf,
+    type Block,
+    canSet,
+    COLUMNS_AT_ONCE,
+    columnsNamed,
+    isFollowed,
+    isIn,
+    nextRow,
+    patterns,
+    said,
+  } from "./cells";
   import type { Reaching } from "./reaching.svelte";
 
   let { reaching, onask }: { reaching: Reaching; onask: (row: number, column: number) => void } = $props();
@@ -16,6 +29,34 @@
   let isDragging = $state(false);
   let at = $state({ row: 0, column: 0 });
   let body = $state<HTMLElement>();
+  let only = $state("");
+  let page = $state(0);
+  const named = $derived(columnsNamed(table.columns, only));
+  const inSight = $derived(named.slice(page * COLUMNS_AT_ONCE, (page + 1) * COLUMNS_AT_ONCE));
+
+  /** What was added last, of which the page was turned to. */
+  let goneTo: string | undefined;
+
+  // A page that is no more is left, and what is added is gone to.
+  $effect(() => {
+    const last = Math.max(0, Math.ceil(named.length / COLUMNS_AT_ONCE) - 1);
+    if (untrack(() => page) > last) page = last;
+  });
+  $effect(() => {
+    const added = reaching.besides.at(-1);
+    const column = table.columns.findIndex((each) => added && besideOf(each) === added);
+    if (column < 0 || added === goneTo) return;
+    goneTo = added;
+    untrack(() => turnTo(column));
+  });
+
+  /** The column that Tab comes to: the one that was left, or the first in sight. */
+  const reachable = $derived(inSight.includes(at.column) ? at.column : (inSight[0] ?? 0));
+
+  function turnTo(column: number) {
+    if (!named.includes(column)) only = "";
+    page = Math.floor(Math.max(0, named.indexOf(column)) / COLUMNS_AT_ONCE);
+  }
 
   function begin(event: PointerEvent, row: number, column: number) {
     if (event.button !== 0 || !reaching.isPaintable || !canSet(table, row, column)) return;
@@ -36,11 +77,12 @@
   async function paint() {
     const painted = block;
     block = null;
-    if (painted) await reaching.paint(painted);
+    if (painted) await reaching.paint(painted, inSight);
   }
 
   async function move(row: number, column: number) {
     at = { row, column };
+    turnTo(column);
     await tick();
     body?.querySelector<HTMLElement>(`[data-at="${row}/${column}"]`)?.focus();
   }
@@ -59,7 +101,8 @@
       event.preventDefault();
       const [down, right] = step;
       const toRow = nextRow(table, row, down);
-      const toColumn = Math.max(0, Math.min(table.columns.length - 1, column + right));
+      const place = named.indexOf(column) + right;
+      const toColumn = named[Math.max(0, Math.min(named.length - 1, place))] ?? column;
       if (!event.shiftKey) block = null;
       else if (reaching.isPaintable && canSet(table, row, column))
         block = { ...(block ?? { row, column }), toRow, toColumn };
@@ -93,12 +136,26 @@
 <svelte:window onpointerup={end} />
 
 <!-- The answers line by line, and what becomes of everything that follows. -->
+{#if table.columns.length > COLUMNS_AT_ONCE}
+  <div class="mb-2 flex flex-wrap items-center gap-3 print-hidden">
+    <Input
+      width="16rem"
+      aria-label="Only followers called"
+      placeholder="only followers called …"
+      maxlength={200}
+      bind:value={only}
+      oninput={() => (page = 0)}
+    />
+    <span class="soft" role="status">{named.length} of {table.columns.length} followers</span>
+  </div>
+{/if}
 <div class={["scroll", reaching.isLooking && "old"]} aria-busy={reaching.isLooking} bind:this={body}>
   <Table framed={false} label={`What ${copy.nodes.get(reaching.field)?.name ?? ""} reaches`}>
     {#snippet heads()}
       <TableHead><span class="sr-only">Core</span></TableHead>
       <TableHead>{copy.nodes.get(reaching.field)?.name ?? ""}</TableHead>
-      {#each table.columns as { key, name, heading }, column (column)}
+      {#each inSight as column (column)}
+        {@const { key, name, heading } = table.columns[column]!}
         <TableHead title={`${name}: ${heading}`}>
           <span class="head">
             {#if copy.nodes.has(key)}<Button
@@ -119,9 +176,10 @@
           <td class="core"><span class={core[row]}></span></td>
           <th scope="row" class="words">{words}</th>
           {#if shape === "refused"}
-            <td class="soft px-3" colspan={Math.max(1, table.columns.length)}>not accepted</td>
+            <td class="soft px-3" colspan={Math.max(1, inSight.length)}>not accepted</td>
           {:else}
-            {#each table.columns as column, place (place)}
+            {#each inSight as place (place)}
+              {@const column = table.columns[place]!}
               {@const cell = table.cells[row]![place]!}
               <td
                 class={[
@@ -137,7 +195,7 @@
                   look="bare"
                   class="inside"
                   data-at={`${row}/${place}`}
-                  tabindex={at.row === row && at.column === place ? 0 : -1}
+                  tabindex={at.row === row && reachable === place ? 0 : -1}
                   aria-label={label(row, place)}
                   onfocus={() => (at = { row, column: place })}
                   onkeydown={(event: KeyboardEvent) => press(event, row, place)}
@@ -156,6 +214,15 @@
       {/each}
     {/snippet}
   </Table>
+</div>
+<div class="print-hidden">
+  <Pagination
+    {page}
+    size={COLUMNS_AT_ONCE}
+    found={named.length}
+    what="followers"
+    ongo={(to) => (page = to)}
+  />
 </div>
 
 <style>

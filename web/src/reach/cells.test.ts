@@ -2,6 +2,7 @@ import { expect, test } from "vitest";
 import type { AnswerPiece, Becomes, ReachColumn, ReachTable, Shape } from "../api/types";
 import { KINDS } from "../api/kinds";
 import {
+  columnsNamed,
   besideOf,
   canSet,
   cutOf,
@@ -96,6 +97,17 @@ test("several columns are painted alike, and what is only read is left as it is"
   ]);
   expect(isIn({ row: 3, column: 2, toRow: 2, toColumn: 0 }, 2, 1)).toBe(true);
   expect(isIn({ row: 3, column: 2, toRow: 2, toColumn: 0 }, 4, 1)).toBe(false);
+});
+
+test("columns that are not in sight are not painted", () => {
+  const three = table(
+    ["log", "crop", "fee"].map((key) => column(key)),
+    [["no", "no", "no"], [], ["no", "no", "no"], ["no", "no", "no"], ["no", "no", "no"]],
+  );
+  expect(columnsNamed(three.columns, " O")).toEqual([0, 1, 2]);
+  expect(columnsNamed(three.columns, "FE")).toEqual([2]);
+  const all = strokes(three, { row: 2, column: 0, toRow: 2, toColumn: 2 }, [], [0, 2]);
+  expect(all.map(({ key }) => key)).toEqual(["log", "fee"]);
 });
 
 test("keys pass by the lines that are refused, and stay where there is no other", () => {

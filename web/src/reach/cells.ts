@@ -41,16 +41,32 @@ export function canSet(table: ReachTable, row: number, column: number): boolean 
   return !(aspect.type === "ofChoice" && shape === "blank");
 }
 
+/** How many columns are shown at a time: each cell is a button, and thousands of them are slow. */
+export const COLUMNS_AT_ONCE = 20;
+
+/** The places of the columns that have some words in their name or in what they are about; all of them for no words. */
+export function columnsNamed(columns: ReachColumn[], words: string): number[] {
+  const sought = words.trim().toLowerCase();
+  return columns.flatMap(({ name, heading }, place) =>
+    `${name} ${heading}`.toLowerCase().includes(sought) ? [place] : [],
+  );
+}
+
 /**
  * What painting over some cells sets: the opposite of what is in the first of them, in each column of the block. What
- * does not follow the field yet is to be so in these lines alone.
+ * does not follow the field yet is to be so in these lines alone. Columns that are not in sight are not painted.
  */
-export function strokes(table: ReachTable, block: Block, besides: string[]): ReachStroke[] {
+export function strokes(
+  table: ReachTable,
+  block: Block,
+  besides: string[],
+  inSight: number[] = table.columns.map((_, column) => column),
+): ReachStroke[] {
   const isFresh = !isFollowed(table, block.column, besides);
   const is = isFresh || table.cells[block.row]?.[block.column]?.becomes !== "yes";
   const all: ReachStroke[] = [];
   table.columns.forEach(({ key, aspect }, column) => {
-    if (!between(block.column, block.toColumn, column)) return;
+    if (!between(block.column, block.toColumn, column) || !inSight.includes(column)) return;
     const rows = table.rows
       .map((_, row) => row)
       .filter((row) => between(block.row, block.toRow, row) && canSet(table, row, column));

@@ -114,11 +114,11 @@ export class Reaching {
     return true;
   }
 
-  /** Sets what painting over some cells sets. */
-  async paint(block: Block): Promise<void> {
+  /** Sets what painting over some cells sets, in the columns that are in sight. */
+  async paint(block: Block, inSight: number[]): Promise<void> {
     const table = this.table;
     if (!table) return;
-    const painted = strokes(table, block, this.besides);
+    const painted = strokes(table, block, this.besides, inSight);
     if (painted.length) await this.copy.setInReach(this.field, this.revision, this.edges, painted);
   }
 
