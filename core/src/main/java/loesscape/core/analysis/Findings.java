@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import loesscape.core.editing.Edit;
 import loesscape.core.expression.Names;
 import loesscape.core.model.Contrast;
 import loesscape.core.model.Field;
@@ -118,7 +119,11 @@ public final class Findings {
         for (SharedCondition shared : template.conditions()) {
             if (!shared.name().isEmpty() && !used.contains(shared.key())) {
                 found.add(new Finding(
-                        FindingTopic.CONTENT, "", "The shared condition “%s” is not used.".formatted(shared.name())));
+                        FindingTopic.CONTENT,
+                        "",
+                        "The shared condition “%s” is not used.".formatted(shared.name()),
+                        null,
+                        List.of(new Mend("Take it away", new Edit.RemoveShared(shared.key(), false)))));
             }
         }
     }

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import loesscape.core.analysis.proof.Claim;
 import loesscape.core.analysis.proof.Decision;
@@ -205,10 +206,42 @@ public final class LogicFindings {
 
     /** The edit that sets another condition, where it is that of an aspect. */
     private static List<Mend> mends(Node node, String what, String words, @Nullable Condition condition) {
+        return aspect(what)
+                .map(aspect -> new Mend(words, new Edit.SetCondition(List.of(node.key()), List.of(aspect), condition)))
+                .stream()
+                .toList();
+    }
+
+    private static Optional<Aspect> aspect(String what) {
         return Arrays.stream(Aspect.values())
                 .filter(aspect -> aspect.key().equals(what))
-                .map(aspect -> new Mend(words, new Edit.SetCondition(List.of(node.key()), List.of(aspect), condition)))
-                .toList();
+                .findFirst();
+    }
+
+    /** The edit after which two conditions that mean the same are one, where both are those of aspects. */
+    private static List<Mend> shared(Written one, Written other) {
+        Aspect oneAspect = aspect(one.what()).orElse(null);
+        Aspect otherAspect = aspect(other.what()).orElse(null);
+        if (oneAspect == null || otherAspect == null) {
+            return List.of();
+        }
+        String oneKey = one.node().key();
+        String otherKey = other.node().key();
+        Condition condition = other.condition();
+        Edit edit;
+        if (oneKey.equals(otherKey)) {
+            edit = new Edit.SetCondition(List.of(oneKey), List.of(otherAspect, oneAspect), condition);
+        } else if (oneAspect == otherAspect) {
+            edit = new Edit.SetCondition(List.of(otherKey, oneKey), List.of(oneAspect), condition);
+        } else {
+            edit = new Edit.Together(List.of(
+                    new Edit.SetCondition(List.of(oneKey), List.of(oneAspect), condition),
+                    new Edit.Extract(
+                            otherKey,
+                            otherAspect,
+                            "%s is %s".formatted(other.node().name(), otherAspect.words()))));
+        }
+        return List.of(new Mend("Share one", edit));
     }
 
     private void field(Field field) {
@@ -242,7 +275,12 @@ public final class LogicFindings {
         Claim answered = new Claim.Meets(new Clause.Answered(field.key()), within, true);
         for (Check check : field.checks()) {
             if (every.isImpossible(List.of(answered, new Claim.Meets(check.refusedWhen(), within, true)))) {
-                report(field, "The check “%s” refuses nothing.".formatted(check.message()));
+                found.add(new Finding(
+                        FindingTopic.LOGIC,
+                        field.key(),
+                        "The check “%s” refuses nothing.".formatted(check.message()),
+                        null,
+                        List.of(new Mend("Take the check away", without(field, check)))));
             } else if (every.isImpossible(List.of(answered, new Claim.Meets(check.refusedWhen(), within, false)))) {
                 report(field, "The check “%s” refuses every answer.".formatted(check.message()));
             } else {
@@ -252,6 +290,12 @@ public final class LogicFindings {
         if (field.kind() instanceof FieldKind.Choosing kind && kind.offer() != null) {
             offer(field, kind, Objects.requireNonNull(kind.offer()), within);
         }
+    }
+
+    private static Edit without(Field field, Check check) {
+        List<Check> others = new ArrayList<>(field.checks());
+        others.remove(check);
+        return new Edit.SetChecks(field.key(), others);
     }
 
     private void offer(Field field, FieldKind.Choosing kind, Offer offer, @Nullable String within) {
@@ -372,13 +416,16 @@ public final class LogicFindings {
                     pairs++;
                     Written other = alike.get(j);
                     if (every.isImpossible(List.of(new Claim.Differ(one.condition(), other.condition(), null)))) {
-                        report(
-                                one.node(),
+                        found.add(new Finding(
+                                FindingTopic.LOGIC,
+                                one.node().key(),
                                 "The condition for “%s” is met by the same answers as that for “%s” of “%s”, written otherwise; share one, so that both are changed at once."
                                         .formatted(
                                                 one.what(),
                                                 other.what(),
-                                                other.node().name()));
+                                                other.node().name()),
+                                null,
+                                shared(one, other)));
                         break;
                     }
                 }

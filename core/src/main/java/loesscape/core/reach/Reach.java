@@ -19,6 +19,7 @@ import loesscape.core.model.Clause.TextClause.TextTest;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Value;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the answers to one field reach.
@@ -60,12 +61,27 @@ public final class Reach {
      */
     public static Reach of(
             CompiledTemplate compiled, String key, List<Value> edges, Set<String> besides, LocalDate today) {
+        return after(null, compiled, key, edges, besides, today);
+    }
+
+    /**
+     * The same, with what was found before of this template or of an earlier revision of it.
+     *
+     * @param before what was looked at last, which is not to be asked any more; null for nothing
+     */
+    public static Reach after(
+            @Nullable EveryFilling before,
+            CompiledTemplate compiled,
+            String key,
+            List<Value> edges,
+            Set<String> besides,
+            LocalDate today) {
         Field field = compiled.symbols().field(key);
         if (field == null) {
             throw new IllegalArgumentException("There is no field " + key);
         }
         List<Clause> cuts = edges.stream().map(edge -> cut(field, edge)).toList();
-        return new Reach(EveryFilling.of(compiled, cuts, today), field, besides);
+        return new Reach(EveryFilling.after(before, compiled, cuts, today), field, besides);
     }
 
     /** Whether the answers of a kind can be cut where the document tells none apart: by size, or those that are named from all others. */
@@ -92,6 +108,11 @@ public final class Reach {
 
     private static Clause edge(Field field, Clause.Operand at) {
         return new Clause.Comparison(field.key(), Clause.Comparison.OrderTest.EQUAL, at, null);
+    }
+
+    /** Every filling of the template, as it was looked at for this. */
+    public EveryFilling every() {
+        return every;
     }
 
     /** The parts of the answers, blank first. */

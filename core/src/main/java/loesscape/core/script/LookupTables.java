@@ -33,6 +33,11 @@ final class LookupTables {
     /** What stands between answers that are looked up together. */
     static final String JOINT = "\u0001";
 
+    // Spelt as no key is, so that none of the fields is called so.
+    private static final String PAGE = "#page";
+    private static final String SECTION = "#section";
+    private static final String CELL = "#cell";
+
     private final SymbolTable symbols;
     private final List<LookupList> lists;
 
@@ -71,9 +76,7 @@ final class LookupTables {
         boolean isNumber =
                 list != null && list.columns().get(list.column(column)).number();
         Field told = Field.of(
-                        "the_cell",
-                        "Cell",
-                        isNumber ? new FieldKind.Number(10, "", null, null) : new FieldKind.Text("", 0))
+                        CELL, "Cell", isNumber ? new FieldKind.Number(10, "", null, null) : new FieldKind.Text("", 0))
                 .withValue(new FieldValue.WorkedOut(field.key() + "." + column, false));
         CompiledTemplate asked = asked(field, told);
         Map<String, Value> values = new LinkedHashMap<>();
@@ -87,7 +90,7 @@ final class LookupTables {
             for (String cell : cells) {
                 answers.put(field.key(), cell);
                 Value value =
-                        asked.evaluate(new Answers(answers), Context.UNDATED).counting("the_cell");
+                        asked.evaluate(new Answers(answers), Context.UNDATED).counting(CELL);
                 if (!value.isBlank()) {
                     values.put(by + JOINT + cell, value);
                 }
@@ -109,8 +112,8 @@ final class LookupTables {
         if (told != null) {
             items.add(told);
         }
-        Template alone = Template.of(
-                "Lookup", List.of(new Page("the_page", "", null, List.of(Section.of("the_section", "", items)))));
+        Template alone =
+                Template.of("Lookup", List.of(new Page(PAGE, "", null, List.of(Section.of(SECTION, "", items)))));
         return CompiledTemplate.ofValid(new Template(
                 alone.title(),
                 "",

@@ -6,6 +6,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import loesscape.core.analysis.proof.EveryFilling;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
@@ -55,6 +57,20 @@ class FindingsTest {
 
     private static Condition all(Condition... parts) {
         return new Condition.All(List.of(parts));
+    }
+
+    @Test
+    void aSharedConditionThatNobodyUsesIsTakenAwayWithOneClick() {
+        Template plain = Template.of(
+                "T",
+                List.of(new Page(
+                        "p", "", null, List.of(Section.of("s", "S", List.of(Field.of("depth", "Depth", NUMBER)))))));
+        Template template = Editing.apply(plain, new Edit.NewShared("Deep", compared(OrderTest.MORE, 100)));
+        List<Finding> found = Findings.of(PreparedTemplate.of(template));
+        assertThat(found).extracting(Finding::message).containsExactly("The shared condition “Deep” is not used.");
+        Template mended =
+                Editing.apply(template, found.getFirst().mends().getFirst().edit());
+        assertThat(mended).isEqualTo(plain);
     }
 
     @Test

@@ -166,7 +166,23 @@ class LogicFindingsTest {
     @Test
     void anEditThatMendsIsWhatItSays() {
         Condition twice = new Condition.All(List.of(depth(OrderTest.AT_LEAST, "30"), depth(OrderTest.MORE, "10")));
+        Condition outside = new Condition.Any(List.of(depth(OrderTest.LESS, "30"), depth(OrderTest.MORE, "60")));
+        Condition notWithin = new Condition.None(List.of(
+                new Clause.IsBlank("depth"),
+                new Condition.All(List.of(depth(OrderTest.AT_LEAST, "30"), depth(OrderTest.AT_MOST, "60")))));
         List<Template> faulty = List.of(
+                template(depthField(), text("one", outside), text("other", notWithin)),
+                template(
+                        depthField(),
+                        text("one", outside),
+                        Field.of("other", "Other", new FieldKind.Text("", 0)).withRequired(notWithin)),
+                template(
+                        depthField(),
+                        Field.of("one", "One", new FieldKind.Text("", 0))
+                                .withRequired(outside)
+                                .withEditable(notWithin)),
+                template(Field.of("depth", "Depth", TO_200)
+                        .withChecks(List.of(new Check(depth(OrderTest.MORE, "200"), "Too deep.")))),
                 template(
                         depthField(),
                         text("shallow", depth(OrderTest.LESS, "30")),

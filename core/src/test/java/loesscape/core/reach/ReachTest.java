@@ -17,6 +17,7 @@ import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import loesscape.core.analysis.proof.AnswerPiece;
 import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.analysis.proof.SmallTemplates;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
@@ -121,6 +122,33 @@ class ReachTest {
                 assertThat(told).containsKey(each);
             }
         }
+    }
+
+    /** What was found of one field, of other cuts or of another document altogether changes nothing of what is read. */
+    @Test
+    void withWhatWasFoundBeforeTheSameIsRead() {
+        Cases.check("reach after reach", 40, (random, size) -> {
+            EveryFilling before = null;
+            SmallTemplates.Small small = SmallTemplates.withRoles(random);
+            CompiledTemplate compiled = CompiledTemplate.compile(small.template());
+            for (int i = 0; i < 5; i++) {
+                if (random.nextInt(3) == 0) {
+                    compiled = CompiledTemplate.compile(
+                            SmallTemplates.withRoles(random).template());
+                }
+                Field field = compiled.template().fields().get(random.nextInt(3));
+                List<Value> edges = field.kind().isNumeric() && random.nextBoolean()
+                        ? List.of(new Value.Number(BigDecimal.valueOf(random.nextInt(40))))
+                        : List.of();
+                Reach reach = Reach.after(before, compiled, field.key(), edges, Set.of(), TODAY);
+                Reach anew = Reach.of(compiled, field.key(), edges, Set.of(), TODAY);
+                assertThat(reach.rows()).isEqualTo(anew.rows());
+                assertThat(reach.forAll()).as("%s", compiled.template()).isEqualTo(anew.forAll());
+                assertThat(reach.held(Answers.NONE, Context.filling(TODAY)))
+                        .isEqualTo(anew.held(Answers.NONE, Context.filling(TODAY)));
+                before = reach.every();
+            }
+        });
     }
 
     /** By row and column, whether some filling shows that it is so, and that it is not; behind the columns, whether it can be. */

@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.BiFunction;
-import java.util.function.Function;
 import loesscape.core.analysis.Bonds;
 import loesscape.core.analysis.Explaining;
 import loesscape.core.analysis.Finding;
@@ -154,10 +153,7 @@ final class DraftModel {
     }
 
     private Proven prove(LocalDate today) {
-        // Whoever looks through another revision meanwhile does without what was found before.
-        SoftReference<EveryFilling> kept = found.getAndSet(null);
-        EveryFilling before = kept == null ? null : kept.get();
-        EveryFilling every = before == null ? EveryFilling.of(compiled, today) : before.next(compiled, today);
+        EveryFilling every = EveryFilling.after(taken(), compiled, List.of(), today);
         Proven proven = new Proven(
                 today,
                 LogicFindings.of(every),
@@ -172,11 +168,31 @@ final class DraftModel {
         return proven;
     }
 
+    /** What was found before. Whoever looks through another revision meanwhile does without. */
+    private @Nullable EveryFilling taken() {
+        SoftReference<EveryFilling> kept = found.getAndSet(null);
+        return kept == null ? null : kept.get();
+    }
+
+    /** How a table is made, with what was found before. */
+    interface ReachMade {
+
+        Reach of(DraftModel model, @Nullable EveryFilling before);
+    }
+
     /** Looks at what a field reaches, one at a time: it may take as long as looking through everything. */
-    <T> T reaching(Function<DraftModel, Reach> made, BiFunction<DraftModel, Reach, T> use) {
+    <T> T reaching(ReachMade made, BiFunction<DraftModel, Reach, T> use) {
         proving.lock();
         try {
-            return use.apply(this, made.apply(this));
+            EveryFilling before = taken();
+            EveryFilling last = before;
+            try {
+                Reach reach = made.of(this, before);
+                last = reach.every();
+                return use.apply(this, reach);
+            } finally {
+                found.set(new SoftReference<>(last));
+            }
         } finally {
             proving.unlock();
         }

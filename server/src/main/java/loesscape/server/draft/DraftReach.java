@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.UUID;
+import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Reading;
@@ -20,6 +21,7 @@ import loesscape.core.reach.ReachColumn;
 import loesscape.core.reach.ReachExamples;
 import loesscape.core.reach.ReachStroke;
 import loesscape.core.reach.ReachTable;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** What the answers to one field of a draft reach, and what is set there. */
@@ -76,7 +78,7 @@ class DraftReach {
     ReachView table(UUID id, Asked asked, ReachReading reading, long account) {
         DraftVersions.Current now = versions.current(id);
         TryoutStore.Tryout tryout = tryouts.find(id, account);
-        ReachTable table = now.model().reaching(model -> reach(model, asked), (model, reach) -> switch (reading) {
+        ReachTable table = now.model().reaching((model, before) -> reach(model, before, asked), (model, reach) -> switch (reading) {
             case HELD ->
                 reach.held(model.withRows(tryout.answers()), new Context(today(), tryout.stage(), tryout.role()));
             case ALL -> reach.forAll();
@@ -87,7 +89,7 @@ class DraftReach {
     ReachAcross across(
             UUID id, Asked asked, int revision, int column, String other, ReachReading reading, long account) {
         TryoutStore.Tryout tryout = tryouts.find(id, account);
-        return at(id, revision).reaching(model -> reach(model, asked), (model, reach) -> {
+        return at(id, revision).reaching((model, before) -> reach(model, before, asked), (model, reach) -> {
             if (column < 0
                     || column >= reach.columns().size()
                     || model.prepared().symbols().field(other) == null
@@ -121,7 +123,7 @@ class DraftReach {
     }
 
     ReachExamples examples(UUID id, Asked asked, int revision, int row, int column) {
-        return at(id, revision).reaching(model -> reach(model, asked), (model, reach) -> {
+        return at(id, revision).reaching((model, before) -> reach(model, before, asked), (model, reach) -> {
             if (row < 0
                     || row >= reach.rows().size()
                     || column < 0
@@ -138,14 +140,14 @@ class DraftReach {
         }
         Asked asked = new Asked(field, set.edges(), List.of());
         // Nobody else's edit waits until something else was looked through.
-        return drafts.edit(id, set.revision(), model -> reach(model, asked).set(set.strokes()), account);
+        return drafts.edit(id, set.revision(), model -> reach(model, null, asked).set(set.strokes()), account);
     }
 
     private LocalDate today() {
         return LocalDate.now(clock);
     }
 
-    private Reach reach(DraftModel model, Asked asked) {
+    private Reach reach(DraftModel model, @Nullable EveryFilling before, Asked asked) {
         Field field = model.prepared().symbols().field(asked.field());
         if (field == null) {
             throw new Refusal("This field is no longer in the document.");
@@ -160,7 +162,8 @@ class DraftReach {
         for (String typed : asked.edges()) {
             edges.add(edge(model.prepared().symbols(), field, typed));
         }
-        return Reach.of(model.compiled(), field.key(), edges, new LinkedHashSet<>(asked.besides()), today());
+        return Reach.after(
+before, model.compiled(), field.key(), edges, new LinkedHashSet<>(asked.besides()), today());
     }
 
     private static Value edge(SymbolTable symbols, Field field, String typed) {

@@ -31,6 +31,8 @@ import org.jspecify.annotations.Nullable;
 public final class EveryFilling {
 
     private final CompiledTemplate compiled;
+    private final List<Clause> besides;
+    private final LocalDate today;
     private final AnswerVariables variables;
     private final Encoding encoding;
     private final Samples samples;
@@ -46,6 +48,8 @@ public final class EveryFilling {
             @Nullable Supplier<Solver> given,
             @Nullable EveryFilling before) {
         this.compiled = compiled;
+        this.besides = List.copyOf(besides);
+        this.today = today;
         this.given = given;
         this.solvers = given == null ? Patience.shared() : given;
         if (before != null && before.shared.goesOn(today)) {
@@ -88,6 +92,23 @@ public final class EveryFilling {
      */
     public EveryFilling next(CompiledTemplate later, LocalDate today) {
         return new EveryFilling(later, List.of(), today, given, this);
+    }
+
+    /**
+     * Every filling of a template, with what was found before of it or of an earlier revision of it.
+     *
+     * @param before what was looked at last, which is not to be asked any more; null for nothing
+     * @param besides see {@link #of(CompiledTemplate, List, LocalDate)}
+     * @param today the day on which examples are tried
+     */
+    public static EveryFilling after(
+            @Nullable EveryFilling before, CompiledTemplate compiled, List<Clause> besides, LocalDate today) {
+        return before != null
+                        && before.compiled == compiled
+                        && before.besides.equals(besides)
+                        && before.today.equals(today)
+                ? before
+                : new EveryFilling(compiled, besides, today, before == null ? null : before.given, before);
     }
 
     /** The same with another solver. */
