@@ -78,11 +78,13 @@ class DraftReach {
     ReachView table(UUID id, Asked asked, ReachReading reading, long account) {
         DraftVersions.Current now = versions.current(id);
         TryoutStore.Tryout tryout = tryouts.find(id, account);
-        ReachTable table = now.model().reaching((model, before) -> reach(model, before, asked), (model, reach) -> switch (reading) {
-            case HELD ->
-                reach.held(model.withRows(tryout.answers()), new Context(today(), tryout.stage(), tryout.role()));
-            case ALL -> reach.forAll();
-        });
+        ReachTable table = now.model()
+                .reaching((model, before) -> reach(model, before, asked), (model, reach) -> switch (reading) {
+                    case HELD ->
+                        reach.held(
+                                model.withRows(tryout.answers()), new Context(today(), tryout.stage(), tryout.role()));
+                    case ALL -> reach.forAll();
+                });
         return new ReachView(now.version().revision(), table);
     }
 
@@ -140,7 +142,8 @@ class DraftReach {
         }
         Asked asked = new Asked(field, set.edges(), List.of());
         // Nobody else's edit waits until something else was looked through.
-        return drafts.edit(id, set.revision(), model -> reach(model, null, asked).set(set.strokes()), account);
+        return drafts.edit(
+                id, set.revision(), model -> reach(model, null, asked).set(set.strokes()), account);
     }
 
     private LocalDate today() {
@@ -162,8 +165,7 @@ class DraftReach {
         for (String typed : asked.edges()) {
             edges.add(edge(model.prepared().symbols(), field, typed));
         }
-        return Reach.after(
-before, model.compiled(), field.key(), edges, new LinkedHashSet<>(asked.besides()), today());
+        return Reach.after(before, model.compiled(), field.key(), edges, new LinkedHashSet<>(asked.besides()), today());
     }
 
     private static Value edge(SymbolTable symbols, Field field, String typed) {
