@@ -23,8 +23,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * The shortest condition that tells some texts from others by what the document asks of them anyway: what they are, contain, begin
- * or end with, look like, how long they are. Sums of at most {@value #MOST_IN_GROUP} clauses are all looked through; beyond that it
- * is short, not always the shortest. With as few clauses, “or” stands before “and”.
+ * or end with, look like, how long they are. One group or two of at most {@value #MOST_IN_GROUP} clauses are looked through, of
+ * two where much is asked; beyond that it is short, not always the shortest. With as few clauses, “or” stands before “and”.
  */
 final class ShortestTextCondition {
 
@@ -38,6 +38,9 @@ final class ShortestTextCondition {
     private final List<BitSet> met;
     private final BitSet wanted;
     private final BitSet others;
+
+    /** So many groups are compared with each other. */
+    private static final int MOST_GROUPS = 1_000;
 
     /** A clause, or that it is not met. */
     private record Said(int clause, boolean is) {}
@@ -149,19 +152,20 @@ final class ShortestTextCondition {
         BitSet all = new BitSet();
         all.set(0, in.cardinality() + out.cardinality());
         collect(new Group(List.of(), all), in, out, found);
+        List<Group> candidates = new ArrayList<>(found.values().stream()
+                .sorted(Comparator.comparingInt(group -> group.said().size()))
+                .limit(MOST_GROUPS)
+                .toList());
         for (int text = in.nextSetBit(0); text >= 0; text = in.nextSetBit(text + 1)) {
-            if (!isTakenIn(text, found.values())) {
-                keep(alone(text, out), in, found);
+            if (!isTakenIn(text, candidates)) {
+                candidates.add(alone(text, out));
             }
         }
-        List<Group> candidates = found.values().stream()
-                .sorted(Comparator.comparingInt(group -> group.said().size()))
-                .toList();
         List<Group> greedy = greedy(in, candidates);
         return greedy.size() < 2 ? greedy : pair(in, candidates, greedy);
     }
 
-    private static boolean isTakenIn(int text, Collection<Group> groups) {
+    private static boolean isTakenIn(int text, List<Group> groups) {
         return groups.stream().anyMatch(group -> group.of().get(text));
     }
 
@@ -252,24 +256,31 @@ final class ShortestTextCondition {
         return of.cardinality();
     }
 
-    /** One or two groups that are enough, where these need fewer clauses. */
+    /** One or two groups that are enough, where these need fewer clauses; those with fewest stand first. */
     private static List<Group> pair(BitSet in, List<Group> candidates, List<Group> known) {
         List<Group> best = known;
-        for (int i = 0; i < candidates.size(); i++) {
-            for (int j = i; j < candidates.size(); j++) {
-                Set<Group> two = new LinkedHashSet<>(List.of(candidates.get(i)));
-                two.add(candidates.get(j));
-                if (size(two) < size(best) && areEnough(two, in)) {
-                    best = List.copyOf(two);
+        for (int i = 0; i < candidates.size() && candidates.get(i).said().size() < size(best); i++) {
+            Group one = candidates.get(i);
+            if (areEnough(one, one, in)) {
+                return List.of(one);
+            }
+            for (int j = i + 1; j < candidates.size(); j++) {
+                Group other = candidates.get(j);
+                if (one.said().size() + other.said().size() >= size(best)) {
+                    break;
+                }
+                if (areEnough(one, other, in)) {
+                    best = List.of(one, other);
                 }
             }
         }
         return best;
     }
 
-    private static boolean areEnough(Set<Group> groups, BitSet in) {
+    private static boolean areEnough(Group one, Group other, BitSet in) {
         BitSet left = (BitSet) in.clone();
-        groups.forEach(group -> left.andNot(group.of()));
+        left.andNot(one.of());
+        left.andNot(other.of());
         return left.isEmpty();
     }
 

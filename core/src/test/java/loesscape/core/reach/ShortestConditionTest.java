@@ -327,6 +327,23 @@ class ShortestConditionTest {
         assertThat(met(it, shortest(it, places(one)))).isEqualTo(one);
     }
 
+    /** As many texts as can be told apart, wanted in no order: it ends, and is met by these and no others. */
+    @Test
+    void manyTextsAreToldApart() {
+        List<Value> names = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            names.add(new Value.Text("place " + i));
+        }
+        Written it = written(Field.of("f", "F", new FieldKind.Text("", 0)), names);
+        BitSet wanted = new BitSet();
+        for (int i = 0; i < it.pieces().size(); i++) {
+            wanted.set(i, i * i % 7 < 3);
+        }
+        Condition condition = shortest(it, places(wanted));
+        assertThat(met(it, condition)).isEqualTo(wanted);
+        assertThat(References.leaves(condition)).hasSizeLessThan(40);
+    }
+
     private static Set<Integer> places(BitSet set) {
         return set.stream().boxed().collect(java.util.stream.Collectors.toSet());
     }
