@@ -151,7 +151,15 @@ test("answers that others took the place of can be had back, and those that did 
 });
 
 test("a finding that is accepted is quiet at once, and told again where it is taken back", async () => {
-  const found = { topic: "logic" as const, key: "", message: "Two say it.", blocks: false, example: null, mends: [], accepted: "" };
+  const found = {
+    topic: "logic" as const,
+    key: "",
+    message: "Two say it.",
+    blocks: false,
+    example: null,
+    mends: [],
+    accepted: "",
+  };
   const all = serverThat(({ path }) => ({
     body: path.endsWith("/proof")
       ? { revision, findings: [found], promises: [], trials: [], coverage: null }
@@ -171,7 +179,15 @@ test("a finding that is accepted is quiet at once, and told again where it is ta
 });
 
 test("a finding whose acceptance was refused is told as before", async () => {
-  const found = { topic: "logic" as const, key: "", message: "Two say it.", blocks: false, example: null, mends: [], accepted: "" };
+  const found = {
+    topic: "logic" as const,
+    key: "",
+    message: "Two say it.",
+    blocks: false,
+    example: null,
+    mends: [],
+    accepted: "",
+  };
   serverThat(({ path }) =>
     path.endsWith("/proof")
       ? { body: { revision, findings: [found], promises: [], trials: [], coverage: null } }

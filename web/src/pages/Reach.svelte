@@ -1,12 +1,13 @@
 <script lang="ts">
   import type { Example, Finding, ReachExamples } from "../api/types";
+  import { answerWords } from "../document/answerWords";
   import NotOpened from "../document/NotOpened.svelte";
+  import { exampleWords } from "../prove/promises";
   import { provide } from "../draft/context";
   import FindingList from "../draft/editors/FindingList.svelte";
   import { lookedThrough } from "../draft/lookedThrough.svelte";
   import Said from "../draft/margin/Said.svelte";
   import { WorkingCopy } from "../draft/workingCopy.svelte";
-  import { answerWords } from "../reach/answerWords";
   import { besideOf, cutOf, edgesIn, said } from "../reach/cells";
   import AcrossGrid from "../reach/AcrossGrid.svelte";
   import ReachGrid from "../reach/ReachGrid.svelte";
@@ -300,13 +301,7 @@
                 {#if example}
                   <p>
                     {words}:
-                    {Object.entries(example.answers)
-                      .filter(([, text]) => text)
-                      .map(
-                        ([at, text]) =>
-                          `${copy.nodes.get(at)?.name ?? at} ${copy.nodes.has(at) ? wordsOf(at, text) : text}`,
-                      )
-                      .join(", ") || "all blank"}
+                    {exampleWords(copy, example)}
                     <Button
                       look="token"
                       aria-label={`Try these answers: ${words}`}

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { DraftSettings, Promised, PromiseVerdict } from "../api/types";
+import type { DraftSettings, NodeView, Promised, PromiseVerdict } from "../api/types";
 import { fieldView, NUMBER, PUMPS } from "../testing/draft";
 import { WorkingCopy } from "../draft/workingCopy.svelte";
 import {
@@ -102,6 +102,11 @@ test("an example is told in the words of the document", () => {
       context: { ...context, stage: "print", role: "witness" },
     }),
   ).toBe("Depth: 1 · seen by Witness · at the stage print");
+  copy.nodes.set("parts", { ...fieldView("parts", "Parts", NUMBER), node: { type: "section" } } as NodeView);
+  expect(exampleWords(copy, { answers: { parts: "r1", "depth@r1": "1" }, context })).toBe(
+    "Parts: 1 row · Depth: 1",
+  );
+  expect(exampleWords(copy, { answers: { parts: "r1,r2" }, context })).toBe("Parts: 2 rows");
 });
 
 test("verdicts are counted in words", () => {

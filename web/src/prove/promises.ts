@@ -10,6 +10,7 @@ import type {
   PromiseVerdict,
 } from "../api/types";
 import { keyOf } from "../document/answers";
+import { answerWords } from "../document/answerWords";
 import type { WorkingCopy } from "../draft/workingCopy.svelte";
 import type { Option } from "../ui/Picker.svelte";
 
@@ -160,14 +161,11 @@ export function exampleWords(copy: WorkingCopy, example: Example): string {
 }
 
 function said(node: Node | undefined, typed: string): string {
-  if (node?.type !== "field") return typed;
-  if (node.kind.type === "yesNo") return typed === "yes" ? "Yes" : "No";
-  if (!("choices" in node.kind)) return typed;
-  const { choices } = node.kind;
-  return typed
-    .split(",")
-    .map((id) => choices.find((choice) => choice.id === id)?.label ?? id.replace(/^=/, ""))
-    .join(", ");
+  if (node?.type === "section") {
+    const rows = typed.split(",").length;
+    return rows === 1 ? "1 row" : `${rows} rows`;
+  }
+  return node?.type === "field" ? answerWords(node.kind, typed) : typed;
 }
 
 /** How many promises are kept, broken and not decided, in words. */

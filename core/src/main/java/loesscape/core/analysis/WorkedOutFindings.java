@@ -17,9 +17,11 @@ import loesscape.core.analysis.proof.Example;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.Reading;
+import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Session;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Clause;
+import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
@@ -28,11 +30,12 @@ import loesscape.core.model.SymbolTable;
 import loesscape.core.model.Value;
 import loesscape.core.wording.Display;
 import loesscape.core.wording.Limits;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What formulas give, tried with the answers at which something changes: nothing, although all that is asked for is answered, or
  * something that their field does not take. A formula is not reasoned about, so that not everything of this kind is found; what
- * is found was evaluated. Formulas in rows, and of rows, are not tried.
+ * is found was evaluated. Of a formula in rows one row is looked at, which stands for any; formulas of rows are not tried.
  */
 final class WorkedOutFindings {
 
@@ -43,6 +46,9 @@ final class WorkedOutFindings {
 
     /** What is said of a formula that says itself that it gives nothing. */
     private static final String AS_WRITTEN = "It gives nothing, as is written there.";
+
+    /** The row that stands for any. */
+    private static final String ROW = "r1";
 
     private static final BigDecimal LARGE = BigDecimal.valueOf(1_000_000);
 
@@ -67,8 +73,9 @@ final class WorkedOutFindings {
     }
 
     private void look(Field field, String formula) {
-        List<Field> sources = sources(formula);
-        if (sources.isEmpty() || symbols.rowsAround(field.key()) != null || !isAlone(sources)) {
+        String within = symbols.rowsAround(field.key());
+        List<Field> sources = sources(formula, within);
+        if (sources.isEmpty() || !isAlone(sources, within)) {
             return;
         }
         Object identity = identity(field, sources);
@@ -100,7 +107,7 @@ final class WorkedOutFindings {
         while (!open.isEmpty()) {
             Field next = open.removeFirst();
             if (all.add(next) && next.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
-                open.addAll(sources(formula));
+                open.addAll(sources(formula, symbols.rowsAround(next.key())));
             }
         }
         List<Object> identity = new ArrayList<>(List.of(symbols.language()));
@@ -112,19 +119,24 @@ final class WorkedOutFindings {
             List<Claim> claims = new ArrayList<>(List.of(
                     new Claim.Shows(each.key(), true),
                     new Claim.InTurn(each.key()),
-                    new Claim.Meets(new Clause.Answered(each.key()), null, true)));
-            Logic.conditions(each).forEach(place -> claims.add(new Claim.Meets(place.condition(), null, true)));
+                    meets(each, new Clause.Answered(each.key()), true)));
+            Logic.conditions(each).forEach(place -> claims.add(meets(each, place.condition(), true)));
             claims.forEach(claim -> identity.add(every.gist(List.of(claim))));
         }
         return identity;
     }
 
-    /** The fields that a formula names; none where it names rows, or something that is in rows. */
-    private List<Field> sources(String formula) {
+    /**
+     * The fields that a formula names; none where it names rows, or something that is in others.
+     *
+     * @param within the repeating section in which it stands; null for none
+     */
+    private List<Field> sources(String formula, @Nullable String within) {
         List<Field> sources = new ArrayList<>();
         for (String key : symbols.sources(formula)) {
             Field source = symbols.field(key);
-            if (source == null || symbols.rowsAround(key) != null) {
+            String rows = symbols.rowsAround(key);
+            if (source == null || (rows != null && !rows.equals(within))) {
                 return List.of();
             }
             sources.add(source);
@@ -132,11 +144,19 @@ final class WorkedOutFindings {
         return sources;
     }
 
-    /** Whether all that is typed for a formula is typed outside of rows. */
-    private boolean isAlone(List<Field> sources) {
+    /** Whether all that is typed for a formula is typed outside of rows, or in its own. */
+    private boolean isAlone(List<Field> sources, @Nullable String within) {
         return sources.stream()
                 .allMatch(source -> !(source.value() instanceof FieldValue.WorkedOut(var formula, var ignored))
-                        || !sources(formula).isEmpty());
+                        || !sources(formula, within).isEmpty());
+    }
+
+    private String address(Field field) {
+        return symbols.rowsAround(field.key()) == null ? field.key() : RowNames.address(field.key(), ROW);
+    }
+
+    private Claim meets(Field field, Condition condition, boolean is) {
+        return new Claim.Meets(condition, symbols.rowsAround(field.key()), is);
     }
 
     /** An answer that nobody asks for, without which nothing is worked out, although the others are there. */
@@ -151,10 +171,10 @@ final class WorkedOutFindings {
             List<Claim> claims = new ArrayList<>();
             claims.add(new Claim.Shows(field.key(), true));
             claims.add(new Claim.InTurn(source.key()));
-            claims.add(new Claim.Meets(new Clause.IsBlank(source.key()), null, true));
+            claims.add(meets(source, new Clause.IsBlank(source.key()), true));
             if (source.required() != null) {
                 // Where it is asked for and cannot be given, what it hangs on is missed there and not here.
-                claims.add(new Claim.Meets(source.required(), null, false));
+                claims.add(meets(source, source.required(), false));
             }
             int asked = claims.size();
             answered(sources.stream().filter(other -> !other.equals(source)).toList(), claims);
@@ -179,7 +199,7 @@ final class WorkedOutFindings {
     /** Asks for answers as far as they can all be given. */
     private void answered(List<Field> sources, List<Claim> claims) {
         for (Field source : sources) {
-            claims.add(new Claim.Meets(new Clause.Answered(source.key()), null, true));
+            claims.add(meets(source, new Clause.Answered(source.key()), true));
             if (every.isImpossible(claims)) {
                 claims.removeLast();
             }
@@ -192,14 +212,16 @@ final class WorkedOutFindings {
         if (!counting(field, standing).isBlank()) {
             return false;
         }
-        if (Objects.equals(standing.blankPart(formula, null, ""), "“%s” is blank.".formatted(source.key()))) {
+        if (Objects.equals(
+                standing.blankPart(formula, symbols.rowsAround(field.key()), row(field)),
+                "“%s” is blank.".formatted(source.key()))) {
             return true;
         }
         // With an answer there, something would come of the same.
         Session session = session(example);
         return candidates(source).stream().anyMatch(typed -> {
-            session.answer(source.key(), typed);
-            return session.stateOf(field.key()) instanceof FieldState state
+            session.answer(address(source), typed);
+            return session.stateOf(address(field)) instanceof FieldState state
                     && !state.value().isBlank();
         });
     }
@@ -223,14 +245,14 @@ final class WorkedOutFindings {
             }
             answer(session, typed, last, example);
             last = example;
-            if (!(session.stateOf(field.key()) instanceof FieldState state) || !state.shown() || state.overtyped()) {
+            if (!(session.stateOf(address(field)) instanceof FieldState state) || !state.shown() || state.overtyped()) {
                 continue;
             }
             if (state.value().isBlank()) {
                 if (isBlankTold || !areAnswered(sources, session)) {
                     continue;
                 }
-                String because = standing(example).blankPart(formula, null, "");
+                String because = standing(example).blankPart(formula, symbols.rowsAround(field.key()), row(field));
                 if (!AS_WRITTEN.equals(because)) {
                     isBlankTold = true;
                     found.add(new Finding(
@@ -259,18 +281,18 @@ final class WorkedOutFindings {
     }
 
     /** Gives the answers of an example that are others than those of the one before. */
-    private static void answer(Session session, List<Field> fields, Example before, Example example) {
+    private void answer(Session session, List<Field> fields, Example before, Example example) {
         for (Field field : fields) {
-            String typed = example.answers().get(field.key());
-            if (!Objects.equals(before.answers().get(field.key()), typed)) {
-                session.answer(field.key(), typed);
+            String typed = example.answers().get(address(field));
+            if (!Objects.equals(before.answers().get(address(field)), typed)) {
+                session.answer(address(field), typed);
             }
         }
     }
 
-    private static boolean areAnswered(List<Field> sources, Session session) {
+    private boolean areAnswered(List<Field> sources, Session session) {
         return sources.stream()
-                .allMatch(source -> session.stateOf(source.key()) instanceof FieldState state
+                .allMatch(source -> session.stateOf(address(source)) instanceof FieldState state
                         && state.problem() == null
                         && !state.value().isBlank());
     }
@@ -279,13 +301,17 @@ final class WorkedOutFindings {
         return every.compiled().standing(new Answers(example.answers()), example.context());
     }
 
-    private static Value counting(Field field, Standing standing) {
-        return standing.counting(field.key(), "");
+    private String row(Field field) {
+        return symbols.rowsAround(field.key()) == null ? "" : ROW;
     }
 
-    private static Example with(Example example, Field field, String typed) {
+    private Value counting(Field field, Standing standing) {
+        return standing.counting(field.key(), row(field));
+    }
+
+    private Example with(Example example, Field field, String typed) {
         Map<String, String> answers = new TreeMap<>(example.answers());
-        answers.put(field.key(), typed);
+        answers.put(address(field), typed);
         return new Example(answers, example.context());
     }
 
@@ -303,7 +329,7 @@ final class WorkedOutFindings {
                 typed.put(next.key(), next);
             }
             if (next.value() instanceof FieldValue.WorkedOut(var formula, var ignored)) {
-                open.addAll(sources(formula));
+                open.addAll(sources(formula, symbols.rowsAround(next.key())));
             }
         }
         return List.copyOf(typed.values());

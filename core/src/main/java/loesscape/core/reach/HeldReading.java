@@ -34,13 +34,17 @@ final class HeldReading {
     private final List<Answers> all;
     private final Context context;
     private final String address;
+    /** Whether the other answers are these and no others. */
+    private final boolean isOne;
 
     HeldReading(EveryFilling every, Field field, Answers answers, Context context) {
-        this(every, field, answers, List.of(answers), context);
+        this(every, field, answers, List.of(answers), true, context);
     }
 
     /** The same where another answer stands in for several that nothing tells apart. */
-    private HeldReading(EveryFilling every, Field field, Answers answers, List<Answers> all, Context context) {
+    private HeldReading(
+            EveryFilling every, Field field, Answers answers, List<Answers> all, boolean isOne, Context context) {
+        this.isOne = isOne;
         this.every = every;
         this.compiled = every.compiled();
         this.field = field;
@@ -61,7 +65,13 @@ final class HeldReading {
         String at = section == null ? other.key() : RowNames.address(other.key(), row(section, answers));
         List<Answers> with = new ArrayList<>(List.of(answers.with(at, piece.typed())));
         piece.others().forEach(typed -> with.add(answers.with(at, typed)));
-        return new HeldReading(every, field, with.getFirst(), with, context);
+        return new HeldReading(
+                every,
+                field,
+                with.getFirst(),
+                with,
+                piece.isWhole() && piece.others().isEmpty(),
+                context);
     }
 
     /** The first row that there is; the first that can be where there is none. */
@@ -102,7 +112,7 @@ final class HeldReading {
                         FollowerCell.of(column, compiled, each, row(column)).equals(first));
         // A text that has the answer in it says something else for each.
         boolean isText = column.aspect() instanceof ReachAspect.OfText && first.becomes() == Becomes.SAYS;
-        if (isText && !(row.isWhole() && isSame)) {
+        if (isText && !(isOne && row.isWhole() && isSame)) {
             return new ReachCell(Becomes.SAYS, TextCells.SUCH_AS + first.words(), false);
         }
         return isSame ? first : ReachCell.of(Becomes.DEPENDS);
@@ -129,7 +139,7 @@ final class HeldReading {
                 values.add(FollowerCell.value(follower, it));
             }
         }
-        boolean isAll = row.isWhole() && (values.size() == 1 || goesOneWay(follower, standings.getFirst()));
+        boolean isAll = isOne && row.isWhole() && (values.size() == 1 || goesOneWay(follower, standings.getFirst()));
         String words = isAll ? range(follower, values) : FollowerCell.words(follower, values.getFirst());
         return new ReachCell(Becomes.SAYS, isAll ? words : TextCells.SUCH_AS + words, false);
     }

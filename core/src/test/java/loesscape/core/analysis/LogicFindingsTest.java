@@ -420,6 +420,42 @@ class LogicFindingsTest {
                 .isEmpty();
     }
 
+    /** In rows, of the answers in a row and of those outside; one row stands for any. */
+    @Test
+    void aFormulaInRowsIsTriedInOneOfThem() {
+        Condition always = new Condition.Always();
+        FieldKind plain = new FieldKind.Number(2, "", null, new Bound(BigDecimal.valueOf(1_000), true));
+        Section rows = Section.of(
+                        "parts",
+                        "Parts",
+                        List.of(
+                                number("pieces").withRequired(always),
+                                number("extra"),
+                                workedOut("fee / pieces", plain)))
+                .withRows(new Section.Rows(0, 3));
+        List<Finding> found = findings(template(number("fee").withRequired(always), rows));
+        assertThat(found)
+                .extracting(Finding::message)
+                .containsExactlyInAnyOrder(
+                        "For some answers nothing is worked out, although all that it is worked out of is answered. “fee / pieces” gives nothing.",
+                        "For some answers 1000000 is worked out, which this field does not take (at most 1000), so that the document cannot be finished.");
+        assertThat(found)
+                .allSatisfy(finding -> assertThat(java.util.Objects.requireNonNull(finding.example())
+                                .answers())
+                        .containsKeys("parts", "pieces@r1", "fee"));
+        Section left = Section.of(
+                        "parts",
+                        "Parts",
+                        List.of(
+                                number("pieces").withRequired(always),
+                                number("extra"),
+                                workedOut("pieces + extra", new FieldKind.Number(0, "", null, null))))
+                .withRows(new Section.Rows(0, 3));
+        assertThat(found(left))
+                .containsExactly(
+                        "Nothing is worked out while “extra” is blank, and nobody need answer there; require it, or say in the formula what comes of a blank.");
+    }
+
     @Test
     void aValueWorkedOutThatItsFieldDoesNotTakeIsFound() {
         Field depth = Field.of("depth", "Depth", TO_200);

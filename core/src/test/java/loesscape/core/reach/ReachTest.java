@@ -745,6 +745,36 @@ class ReachTest {
                 .containsExactly("such as: 25", "-40 to 20", "1 January 2028 to 10 February 2028");
     }
 
+    /** Where another answer that is laid across stands for many, one of what comes of these is told. */
+    @Test
+    void whatAnotherAnswerStandsForIsToldByOneOfThem() {
+        Field rate = Field.of("rate", "Rate", new FieldKind.Number(2, "", null, null));
+        Field few = Field.of("few", "Few", new FieldKind.YesNo());
+        CompiledTemplate compiled = CompiledTemplate.compile(Template.of(
+                "Worked out",
+                List.of(new Page(
+                        "p",
+                        "",
+                        null,
+                        List.of(Section.of(
+                                "s",
+                                "S",
+                                List.of(
+                                        few,
+                                        rate,
+                                        worked("fee", "if few = true then rate else 2 * rate"),
+                                        Notice.of("said", "At {rate}, {few}."))))))));
+        Reach reach = reach(compiled, "few");
+        for (ReachColumn column : reach.columns()) {
+            ReachAcross across = reach.heldAcross("rate", column, Answers.NONE, Context.filling(TODAY));
+            assertThat(across.across()).extracting(AnswerPiece::words).containsExactly("blank", "answered");
+            List<ReachCell> yes = across.cells().get(1);
+            assertThat(yes.getFirst().words()).doesNotStartWith("such as");
+            assertThat(yes.getLast().words()).startsWith("such as");
+        }
+        assertThat(reach.columns()).hasSize(2);
+    }
+
     private static Field worked(String key, String formula) {
         return Field.of(key, key, new FieldKind.Number(2, "", null, null))
                 .withValue(new FieldValue.WorkedOut(formula, false));

@@ -1,6 +1,6 @@
 import { answerType } from "../api/kinds";
 import type { FieldKind } from "../api/types";
-import { choicesOf, readChosen, readFiles } from "../document/answers";
+import { choicesOf, readChosen, readFiles } from "./answers";
 import { day } from "../times";
 
 /** An answer as it was typed, in the words of its field: labels for choices, names for files. */
