@@ -136,7 +136,7 @@
 <svelte:window onpointerup={end} />
 
 <!-- The answers line by line, and what becomes of everything that follows. -->
-{#if table.columns.length > COLUMNS_AT_ONCE}
+{#if table.columns.length > COLUMNS_AT_ONCE || only}
   <div class="mb-2 flex flex-wrap items-center gap-3 print-hidden">
     <Input
       width="16rem"

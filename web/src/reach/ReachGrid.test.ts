@@ -105,3 +105,13 @@ test("what is added to follow is gone to once", async () => {
   await settled();
   expect(cell("folded, Follower 20, shown, blank")).toBeTruthy();
 });
+
+test("what was sought stays in sight when few followers are left", async () => {
+  const { reaching, user } = shown(50);
+  await user.type(screen.getByRole("textbox", { name: "Only followers called" }), "follower 4");
+  reaching.table = tableOf(10);
+  await settled();
+  expect(screen.getByText("1 of 10 followers")).toBeTruthy();
+  await user.clear(screen.getByRole("textbox", { name: "Only followers called" }));
+  expect(cells()).toHaveLength(20);
+});

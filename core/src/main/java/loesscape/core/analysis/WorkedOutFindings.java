@@ -81,7 +81,7 @@ final class WorkedOutFindings {
         Object identity = identity(field, sources);
         Known known = every.recalled(Known.class, identity);
         // What is told again was tried again.
-        if (known == null || known.findings().stream().anyMatch(finding -> !isShown(field, finding))) {
+        if (known == null || !known.findings().stream().allMatch(finding -> isStillSo(field, finding))) {
             int before = found.size();
             left(field, formula, sources);
             given(field, formula, sources);
@@ -93,14 +93,22 @@ final class WorkedOutFindings {
         }
     }
 
-    private boolean isShown(Field field, Finding finding) {
-        return finding.example() != null && every.areSo(List.of(new Claim.Shows(field.key(), true)), finding.example());
+    /** Whether nothing comes of the example still, or something that the field does not take. */
+    private boolean isStillSo(Field field, Finding finding) {
+        Example example = finding.example();
+        return example != null
+                && standing(example).state().of(address(field)) instanceof FieldState state
+                && state.shown()
+                && (state.value().isBlank() || !Reading.isAccepted(field.kind(), state.value()));
     }
 
     /** What was found of a formula. */
     private record Known(List<Finding> findings) {}
 
-    /** All that it hangs on what is found of a formula: the fields it is worked out of, and when these are asked and count. */
+    /**
+     * All that it hangs on what is found of a formula: the fields it is worked out of, and when these are asked and count. Whether
+     * something worked out counts hangs on the shared conditions in it too.
+     */
     private Object identity(Field field, List<Field> sources) {
         Set<Field> all = new LinkedHashSet<>(List.of(field));
         List<Field> open = new ArrayList<>(sources);

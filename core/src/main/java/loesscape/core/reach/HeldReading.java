@@ -170,7 +170,9 @@ final class HeldReading {
                 : follower.kind() instanceof FieldKind.Payment(var ignored, var amount) ? amount : "";
         Map<String, BigDecimal> others = new HashMap<>();
         for (String name : compiled.symbols().sources(formula)) {
-            BigDecimal held = standing.state().nodes().get(name) instanceof FieldState it ? place(it.value()) : null;
+            String section = compiled.symbols().rowsAround(name);
+            NodeState state = FollowerCell.state(name, standing, section == null ? "" : row(section, answers));
+            BigDecimal held = state instanceof FieldState it ? place(it.value()) : null;
             others.put(name, held == null ? BigDecimal.ZERO : held.abs());
         }
         return every.goesOneWay(follower, formula, field.key(), others);

@@ -169,6 +169,17 @@ class RevisionsTest {
                                                 .withShown(new Condition.Written("fee > 130"))))))));
     }
 
+    /** A formula may name a shared condition, which is edited elsewhere. */
+    @Test
+    void aFormulaOfASharedConditionIsTriedAnewWhereThatChanges() {
+        List<Integer> never = List.of(5, 0, 0, 0, 0, 2, 0);
+        List<Integer> sometimes = List.of(5, 0, 0, 0, 0, 0, 0);
+        EveryFilling every = EveryFilling.of(CompiledTemplate.compile(chained(never)), SmallTemplates.TODAY);
+        assertThat(told(LogicFindings.of(every))).noneMatch(finding -> finding.contains("gives nothing"));
+        EveryFilling next = every.next(CompiledTemplate.compile(chained(sometimes)), SmallTemplates.TODAY);
+        assertThat(told(LogicFindings.of(next))).anyMatch(finding -> finding.contains("gives nothing"));
+    }
+
     /** Documents that work out one thing of another, edited in all that a finding of a formula can hang on. */
     @Test
     void whatIsRememberedOfFormulasIsWhatIsFoundAnew() {
@@ -196,7 +207,11 @@ class RevisionsTest {
         }
     }
 
-    private static final List<Integer> WAYS = List.of(5, 4, 3, 3, 3, 2, 2);
+    private static final List<Integer> WAYS = List.of(6, 4, 3, 3, 3, 3, 2);
+
+    private static Condition urgent(Clause.ChoiceClause.ChoiceTest test) {
+        return new Clause.ChoiceClause("urgent", test, List.of("yes"), null);
+    }
 
     private static Template chained(List<Integer> ways) {
         String first = List.of(
@@ -204,7 +219,8 @@ class RevisionsTest {
                         "100 / (depth - 3)",
                         "depth + length",
                         "if urgent = true then depth else null",
-                        "length - depth")
+                        "length - depth",
+                        "if hurried then 100 / depth else depth")
                 .get(ways.get(0));
         String second =
                 List.of("fee + 1", "fee * length", "10 / fee", "depth - fee").get(ways.get(1));
@@ -219,11 +235,14 @@ class RevisionsTest {
         Condition required = List.<Condition>of(
                         new Condition.Never(), new Condition.Always(), new Condition.Shared("hurried"))
                 .get(ways.get(4));
-        Condition hurried = new Clause.ChoiceClause(
-                "urgent",
-                ways.get(5) == 0 ? Clause.ChoiceClause.ChoiceTest.IS : Clause.ChoiceClause.ChoiceTest.IS_NOT,
-                List.of("yes"),
-                null);
+        Condition hurried = List.<Condition>of(
+                        urgent(Clause.ChoiceClause.ChoiceTest.IS),
+                        urgent(Clause.ChoiceClause.ChoiceTest.IS_NOT),
+                        // Never met, over the same fields as the others.
+                        new Condition.All(List.of(
+                                urgent(Clause.ChoiceClause.ChoiceTest.IS),
+                                urgent(Clause.ChoiceClause.ChoiceTest.IS_NOT))))
+                .get(ways.get(5));
         FieldKind number = new FieldKind.Number(0, "m", new Bound(BigDecimal.ZERO, true), upper);
         FieldKind open = new FieldKind.Number(0, "", ways.get(6) == 0 ? null : new Bound(BigDecimal.ONE, true), null);
         Template plain = Template.of(
