@@ -1882,14 +1882,18 @@ export type Passage =
   | ({ type: "paragraph" } & PassageParagraph)
   | ({ type: "grid" } & PassageGrid);
 
+export type PassageCell = {
+  spans: PassageSpan[];
+};
+
 export type PassageColumn = {
-  label: string;
+  head: PassageCell;
   numeric: boolean;
 };
 
 export type PassageGrid = {
   columns: PassageColumn[];
-  rows: string[][];
+  rows: PassageCell[][];
 };
 
 export type PassageParagraph = {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Passage } from "../api/types";
+  import type { Passage, PassageSpan } from "../api/types";
   import PlainTable from "../ui/light/PlainTable.svelte";
 
   let { text, number = "" }: { text: Passage[]; number?: string } = $props();
@@ -21,8 +21,8 @@
   });
 </script>
 
-{#snippet spans(passage: Extract<Passage, { type: "paragraph" }>)}
-  {#each passage.spans as { text, strong, emphasis }, i (i)}
+{#snippet said({ spans }: { spans: PassageSpan[] })}
+  {#each spans as { text, strong, emphasis }, i (i)}
     {#if strong && emphasis}<strong><em>{text}</em></strong>{:else if strong}<strong>{text}</strong
       >{:else if emphasis}<em>{text}</em>{:else}{text}{/if}
   {/each}
@@ -35,13 +35,13 @@
     {#each blocks as block, i (i)}
       {#if block.points}
         <ul>
-          {#each block.list as passage, j (j)}<li>{@render spans(passage)}</li>{/each}
+          {#each block.list as passage, j (j)}<li>{@render said(passage)}</li>{/each}
         </ul>
       {:else if block.passage.type === "paragraph"}
-        <p>{@render spans(block.passage)}</p>
+        <p>{@render said(block.passage)}</p>
       {:else if block.passage.rows.length}
         {@const { columns, rows } = block.passage}
-        <PlainTable {columns} {rows} />
+        <PlainTable {columns} {rows} hasHeads={columns.some(({ head }) => head.spans.length)} cell={said} />
       {/if}
     {/each}
   </div>

@@ -5,6 +5,7 @@ import {
   inserted,
   newName,
   openBrace,
+  tabled,
   unwrapped,
   wordsOf,
   wrapped,
@@ -49,6 +50,38 @@ describe("what stands in brackets", () => {
   it("gets a name that nothing has", () => {
     expect(newName("x", () => false)).toBe("phrase");
     expect(newName("[phrase: x] [phrase_2: y]", (name) => name === "phrase_3")).toBe("phrase_4");
+  });
+});
+
+describe("a table", () => {
+  it("begins a paragraph of its own, its first head chosen", () => {
+    expect(
+      shown(
+        tabled(chosen("Fees:«» and more"), [
+          ["What", "Sum"],
+          ["Lease", "25"],
+        ]),
+      ),
+    ).toBe("Fees:\n\n| «What» | Sum |\n|---|---:|\n| Lease | 25 |\n\nand more");
+    expect(
+      shown(
+        tabled(chosen("«all of it»"), [
+          ["A", "B"],
+          ["", ""],
+        ]),
+      ),
+    ).toBe("| «A» | B |\n|---|---|\n|  |  |");
+  });
+
+  it("has ordinary words in its cells, as many in each row", () => {
+    const { text } = tabled(chosen("«»"), [
+      ["*a*|", "-", "x-y"],
+      ["{b}", "€ 1,250.00"],
+      ["c", "-3 %", "12"],
+    ]);
+    expect(text).toBe(
+      "| \\*a\\*\\| | \\- | x-y |\n|---|---:|---|\n| \\{b\\} | € 1,250.00 |  |\n| c | \\-3 % | 12 |",
+    );
   });
 });
 

@@ -83,6 +83,29 @@ export function inserted({ text, from, to }: Written, what: string): Written {
   return { text: text.slice(0, from) + what + text.slice(to), from: at, to: at };
 }
 
+/** Ordinary words, written so that they are read as nothing else. */
+const literal = (words: string) => words.replace(/[\\*{}[\]|]|^-/g, "\\$&");
+
+const FIGURE = /^[-+−]?\s?(\p{Sc}\s?)?\d[\d.,'’\s]*(\s?(\p{Sc}|%))?$/u;
+
+/** A text with a table in the place of a part of it, its first head chosen; rows of ordinary words, the first of them heads. */
+export function tabled({ text, from, to }: Written, rows: string[][]): Written {
+  const width = Math.max(...rows.map((row) => row.length));
+  const all = rows.map((row) => [...row, ...Array<string>(width - row.length).fill("")]);
+  const line = (cells: string[]) => `| ${cells.map(literal).join(" | ")} |`;
+  const isOfFigures = (column: number) => all.slice(1).every((row) => FIGURE.test(row[column]!));
+  const dashes = all[0]!.map((_, column) => (isOfFigures(column) ? "---:" : "---"));
+  const before = text.slice(0, from).trimEnd();
+  const after = text.slice(to).trimStart();
+  const start = before ? `${before}\n\n` : "";
+  const table = [line(all[0]!), `|${dashes.join("|")}|`, ...all.slice(1).map(line)].join("\n");
+  return {
+    text: start + table + (after ? `\n\n${after}` : ""),
+    from: start.length + 2,
+    to: start.length + 2 + literal(all[0]![0]!).length,
+  };
+}
+
 /** A name for a phrase that none of the text has. */
 export function newName(text: string, taken: (name: string) => boolean): string {
   const names = new Set(bracketed(text));

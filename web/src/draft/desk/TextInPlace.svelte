@@ -6,7 +6,17 @@
   import type { Notice } from "../../api/types";
   import { FORMATS, KINDS } from "../../api/kinds";
   import { workingCopy } from "../context";
-  import { emphasised, inserted, newName, openBrace, type Place, wrapped, type Written } from "../texts";
+  import { pasted } from "../tables";
+  import {
+    emphasised,
+    inserted,
+    newName,
+    openBrace,
+    type Place,
+    tabled,
+    wrapped,
+    type Written,
+  } from "../texts";
 
   let { notice }: { notice: Notice } = $props();
 
@@ -129,6 +139,22 @@
     copy.phrase = name;
   }
 
+  const table = () =>
+    put(
+      tabled(written(), [
+        ["What", "How much"],
+        ["", ""],
+      ]),
+    );
+
+  /** Rows of a spreadsheet are a table. */
+  function paste(event: ClipboardEvent) {
+    const rows = event.clipboardData?.getData("text/plain") ?? "";
+    if (!rows.includes("\t")) return;
+    event.preventDefault();
+    void put(tabled(written(), pasted(rows)));
+  }
+
   async function merge() {
     await put(inserted(written(), "{"));
     isFocused = true;
@@ -180,6 +206,7 @@
     onclick={where}
     onkeyup={where}
     onkeydown={keyed}
+    onpaste={paste}
     onblur={left}></textarea>
   {#if offered.length}
     <div class="panel">
@@ -215,6 +242,12 @@
     title="The words chosen stand there only when a condition holds"
     onpointerdown={hold}
     onclick={onlyWhen}>only when …</Button
+  >
+  <Button
+    look="token"
+    title="Rows and columns; rows of a spreadsheet can be pasted"
+    onpointerdown={hold}
+    onclick={table}>table</Button
   >
 </span>
 

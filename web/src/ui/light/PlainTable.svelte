@@ -1,26 +1,36 @@
-<script lang="ts">
+<script lang="ts" generics="Cell">
+  import type { Snippet } from "svelte";
+
   let {
     columns,
+    hasHeads,
     rows,
+    cell,
   }: {
-    columns: { label: string; numeric: boolean }[];
+    columns: { head: Cell; numeric: boolean }[];
+    hasHeads: boolean;
     /** As many cells in each as there are columns. */
-    rows: string[][];
+    rows: Cell[][];
+    /** What stands in a cell. */
+    cell: Snippet<[Cell]>;
   } = $props();
 </script>
 
 <!-- Words in rows and columns, to be read only; where it is too wide it scrolls by itself. -->
 <div class="overflow-x-auto">
   <table>
-    <thead>
-      <tr>
-        {#each columns as { label, numeric }, i (i)}<th scope="col" class:numeric>{label}</th>{/each}
-      </tr>
-    </thead>
+    {#if hasHeads}
+      <thead>
+        <tr>
+          {#each columns as { head, numeric }, i (i)}<th scope="col" class:numeric>{@render cell(head)}</th
+            >{/each}
+        </tr>
+      </thead>
+    {/if}
     <tbody>
       {#each rows as row, i (i)}
         <tr>
-          {#each row as cell, j (j)}<td class:numeric={columns[j]?.numeric}>{cell}</td>{/each}
+          {#each row as said, j (j)}<td class:numeric={columns[j]?.numeric}>{@render cell(said)}</td>{/each}
         </tr>
       {/each}
     </tbody>
@@ -46,10 +56,12 @@
     border-bottom: 1px solid var(--color-line);
     padding: 3px 8px 3px 0;
     vertical-align: top;
+    white-space: pre-line;
   }
 
   .numeric {
     text-align: end;
+    white-space: nowrap;
     font-variant-numeric: tabular-nums;
   }
 </style>

@@ -84,8 +84,8 @@ final class TextFindings {
         Map<String, Condition> phrases =
                 notice.phrases().stream().collect(Collectors.toMap(Phrase::name, Phrase::when, (first, same) -> first));
         List<Condition> around = List.of();
-        for (Prose.Paragraph paragraph : Prose.of(notice.text()).paragraphs()) {
-            pieces(notice, paragraph.pieces(), symbols.rowsAround(notice.key()), phrases, around, unused);
+        for (List<Piece> pieces : Prose.of(notice.text()).runs()) {
+            pieces(notice, pieces, symbols.rowsAround(notice.key()), phrases, around, unused);
         }
         for (Phrase phrase : notice.phrases()) {
             if (unused.contains(phrase.name())) {

@@ -48,29 +48,31 @@ final class PassageWriter {
         spans.add(new Span("", as.strong(), as.emphasis(), key));
     }
 
-    void grid(List<Passage.Column> columns, List<List<String>> rows) {
-        List<List<String>> fitting = new ArrayList<>();
-        for (List<String> row : rows) {
-            left -= row.stream().mapToInt(String::length).sum();
-            if (left < 0) {
-                left = 0;
-                isCut = true;
-                break;
-            }
-            fitting.add(row);
-        }
-        passages.add(new Passage.Grid(columns, fitting));
+    void grid(List<Passage.Column> columns, List<List<Passage.Cell>> rows) {
+        passages.add(new Passage.Grid(columns, List.copyOf(rows)));
+    }
+
+    /** Ends a cell of a table. */
+    Passage.Cell cell() {
+        return new Passage.Cell(taken());
     }
 
     /** Ends a paragraph; one that came to nothing is none. */
     void endParagraph(boolean isPoint) {
+        List<Span> said = taken();
+        if (!said.isEmpty()) {
+            passages.add(new Passage.Paragraph(isPoint, said));
+        }
+    }
+
+    /** What was written since the last end; none where it came to nothing. */
+    private List<Span> taken() {
         flush();
         boolean isEmpty = spans.stream()
                 .allMatch(span -> span.reference().isEmpty() && span.text().isBlank());
-        if (!isEmpty) {
-            passages.add(new Passage.Paragraph(isPoint, List.copyOf(spans)));
-        }
+        List<Span> taken = isEmpty ? List.of() : List.copyOf(spans);
         spans.clear();
+        return taken;
     }
 
     List<Passage> written() {

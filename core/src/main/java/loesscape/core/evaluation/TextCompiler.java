@@ -2,6 +2,7 @@ package loesscape.core.evaluation;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -48,8 +49,8 @@ final class TextCompiler {
         void write(Seen seen, PassageWriter to);
     }
 
-    /** A paragraph, ready to be written. */
-    private record Ready(boolean isPoint, List<Part> parts) {}
+    /** A column of a table, ready to be written. */
+    private record ReadyColumn(List<Part> head, boolean isOfFigures) {}
 
     /** What a notice says as things stand. What it names and is not there, or not to be seen from there, stays as it is. */
     Function<Seen, List<Passage>> of(Notice notice) {
@@ -59,30 +60,71 @@ final class TextCompiler {
         for (Phrase phrase : notice.phrases()) {
             phrases.put(phrase.name(), conditions.compile(phrase.when(), within));
         }
-        List<Ready> paragraphs = new ArrayList<>();
-        for (Prose.Paragraph paragraph : prose.paragraphs()) {
-            Part grid = grid(paragraph);
-            paragraphs.add(
-                    grid == null
-                            ? new Ready(paragraph.isPoint(), parts(paragraph.pieces(), within, phrases, notice.text()))
-                            : new Ready(false, List.of(grid)));
-        }
+        Function<List<Piece>, List<Part>> ready = pieces -> parts(pieces, within, phrases, notice.text());
+        List<Part> blocks = prose.blocks().stream()
+                .map(block -> switch (block) {
+                    case Prose.Paragraph it -> paragraph(it, ready);
+                    case Prose.Table it -> table(it, ready);
+                })
+                .toList();
         boolean isConstant = prose.merged().isEmpty() && prose.bracketed().isEmpty();
         if (isConstant) {
             // It looks at nothing, whatever there is to see.
-            List<Passage> always = written(paragraphs, new Seen(0, Context.filling(LocalDate.EPOCH)));
+            List<Passage> always = written(blocks, new Seen(0, Context.filling(LocalDate.EPOCH)));
             return seen -> always;
         }
-        return seen -> written(paragraphs, seen);
+        return seen -> written(blocks, seen);
     }
 
-    private static List<Passage> written(List<Ready> paragraphs, Seen seen) {
+    private static List<Passage> written(List<Part> blocks, Seen seen) {
         PassageWriter to = new PassageWriter();
-        for (Ready each : paragraphs) {
-            each.parts().forEach(part -> part.write(seen, to));
-            to.endParagraph(each.isPoint());
-        }
+        blocks.forEach(block -> block.write(seen, to));
         return to.written();
+    }
+
+    private Part paragraph(Prose.Paragraph paragraph, Function<List<Piece>, List<Part>> ready) {
+        Part grid = grid(paragraph);
+        if (grid != null) {
+            return grid;
+        }
+        List<Part> parts = ready.apply(paragraph.pieces());
+        return (seen, to) -> {
+            parts.forEach(part -> part.write(seen, to));
+            to.endParagraph(paragraph.isPoint());
+        };
+    }
+
+    /** A row in which nothing stands as things are, though something could, is none; neither is a table without rows. */
+    private static Part table(Prose.Table table, Function<List<Piece>, List<Part>> ready) {
+        List<ReadyColumn> columns = table.columns().stream()
+                .map(column -> new ReadyColumn(ready.apply(column.head().pieces()), column.isOfFigures()))
+                .toList();
+        List<List<List<Part>>> rows = table.rows().stream()
+                .map(row -> row.stream().map(cell -> ready.apply(cell.pieces())).toList())
+                .toList();
+        return (seen, to) -> {
+            List<Passage.Column> heads = columns.stream()
+                    .map(column -> new Passage.Column(cell(column.head(), seen, to), column.isOfFigures()))
+                    .toList();
+            List<List<Passage.Cell>> standing = new ArrayList<>();
+            for (List<List<Part>> row : rows) {
+                List<Passage.Cell> cells = new ArrayList<>();
+                row.forEach(cell -> cells.add(cell(cell, seen, to)));
+                boolean couldSay = row.stream().anyMatch(cell -> !cell.isEmpty());
+                if (!couldSay || cells.stream().anyMatch(cell -> !cell.spans().isEmpty())) {
+                    cells.addAll(Collections.nCopies(columns.size() - cells.size(), Passage.Cell.BLANK));
+                    standing.add(List.copyOf(cells));
+                }
+            }
+            if (!standing.isEmpty()) {
+                to.grid(heads, standing);
+            }
+        };
+    }
+
+    private static Passage.Cell cell(List<Part> parts, Seen seen, PassageWriter to) {
+        parts.forEach(part -> part.write(seen, to));
+        return to.cell();
     }
 
     private List<Part> parts(List<Piece> pieces, @Nullable String within, Map<String, Test> phrases, String text) {
@@ -225,28 +267,31 @@ final class TextCompiler {
                 .limit(MOST_COLUMNS)
                 .toList();
         List<Passage.Column> columns = fields.stream()
-                .map(field -> new Passage.Column(field.label(), field.kind().answer() == AnswerType.NUMBER))
+                .map(field -> new Passage.Column(
+                        Passage.Cell.of(field.label()), field.kind().answer() == AnswerType.NUMBER))
                 .toList();
         List<Function<Seen, Value>> values = fields.stream()
                 .map(field -> conditions.formulas().counting(field.key()))
                 .toList();
         int slot = slots.of(section.key());
-        return (seen, to) -> to.grid(columns, rows(fields, values, slot, seen));
+        return (seen, to) -> to.grid(columns, rows(fields, values, slot, seen, to));
     }
 
-    private List<List<String>> rows(List<Field> fields, List<Function<Seen, Value>> values, int section, Seen seen) {
-        List<List<String>> rows = new ArrayList<>();
+    private List<List<Passage.Cell>> rows(
+            List<Field> fields, List<Function<Seen, Value>> values, int section, Seen seen, PassageWriter to) {
+        List<List<Passage.Cell>> rows = new ArrayList<>();
         int outer = seen.row;
-        for (int row = 0; row < seen.rows[section].length; row++) {
+        for (int row = 0; row < seen.rows[section].length && !to.isFull(); row++) {
             seen.row = row;
-            List<String> cells = new ArrayList<>();
+            List<Passage.Cell> cells = new ArrayList<>();
             for (int column = 0; column < fields.size(); column++) {
                 Value value = values.get(column).apply(seen);
-                cells.add(shortened(words.of(fields.get(column).kind(), value)));
+                to.words(shortened(words.of(fields.get(column).kind(), value)), Style.PLAIN);
+                cells.add(to.cell());
             }
             rows.add(List.copyOf(cells));
         }
         seen.row = outer;
-        return List.copyOf(rows);
+        return rows;
     }
 }

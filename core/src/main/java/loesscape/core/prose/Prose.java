@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -13,6 +14,10 @@ import org.jspecify.annotations.Nullable;
  *
  * <ul>
  *   <li>a blank line begins a new paragraph; a line that begins with {@code - } is a point of a list
+ *   <li>lines that begin with {@code |} are a table where a paragraph could begin, its cells between further ones, as in
+ *       GitHub Flavored Markdown 0.29 (4.10), but that no line needs to tell the heads: where the second line is dashes
+ *       ({@code |---|---:|}) the first one is the heads, and a colon behind dashes says that figures stand in the column;
+ *       a backslash at the end of a line goes on in the same cell on a new line
  *   <li>{@code **strong**} and {@code *emphasis*}, as in CommonMark 0.31 (6.2), from mark to mark without space inside them
  *   <li><code>{key}</code> and <code>{key:format}</code>: the answer to a field, or the rows of a section as a table
  *   <li><code>{ref:key}</code>: the number of a clause or section
@@ -24,19 +29,69 @@ import org.jspecify.annotations.Nullable;
  *
  * <p>What does not fit this is ordinary text: every text can be read.
  *
- * @param paragraphs in order; none of a blank text
+ * @param blocks in order; none of a blank text
  */
-public record Prose(List<Paragraph> paragraphs) {
+public record Prose(List<Block> blocks) {
+
+    /** The most columns of a table; what stands behind the last of them in a line is part of it. */
+    public static final int MOST_COLUMNS = 20;
 
     /** What a reference begins with. */
     static final String REFERENCE = "ref:";
+
+    /** What stands one beneath the other. */
+    public sealed interface Block {}
 
     /**
      * A paragraph.
      *
      * @param isPoint whether it is a point of a list
      */
-    public record Paragraph(boolean isPoint, List<Piece> pieces) {}
+    public record Paragraph(boolean isPoint, List<Piece> pieces) implements Block {}
+
+    /**
+     * A table.
+     *
+     * @param columns from the first to the last; as many as the longest row has cells
+     * @param rows beneath the heads; each with as many cells as were written, which may be fewer than there are columns
+     */
+    public record Table(List<Column> columns, List<List<Cell>> rows) implements Block {
+
+        public Table {
+            columns = List.copyOf(columns);
+            rows = rows.stream().map(List::copyOf).toList();
+        }
+
+        /** The words alone, of the heads and of each row; as many in each as there are columns. */
+        public List<List<String>> words() {
+            return Stream.concat(Stream.of(columns.stream().map(Column::head).toList()), rows.stream())
+                    .map(row -> IntStream.range(0, columns.size())
+                            .mapToObj(column ->
+                                    column < row.size() ? plain(row.get(column).pieces()) : "")
+                            .toList())
+                    .toList();
+        }
+
+        /** Whether any column has a head. */
+        public boolean hasHeads() {
+            return columns.stream().anyMatch(column -> !column.head().pieces().isEmpty());
+        }
+    }
+
+    /**
+     * A column of a table.
+     *
+     * @param head what stands over it; blank where the table has no heads
+     * @param isOfFigures whether numbers stand in it, one below the other
+     */
+    public record Column(Cell head, boolean isOfFigures) {}
+
+    /** What stands in a row beneath a head. */
+    public record Cell(List<Piece> pieces) {
+
+        /** Nothing. */
+        public static final Cell BLANK = new Cell(List.of());
+    }
 
     /** A part of a paragraph. */
     public sealed interface Piece {
@@ -86,7 +141,7 @@ public record Prose(List<Paragraph> paragraphs) {
     public record Extent(int from, int name, int to) {}
 
     public Prose {
-        paragraphs = List.copyOf(paragraphs);
+        blocks = List.copyOf(blocks);
     }
 
     /** Takes a text apart. */
@@ -109,9 +164,23 @@ public record Prose(List<Paragraph> paragraphs) {
         return every(Piece.Bracketed.class);
     }
 
+    /** What is read in one go, in reading order: paragraphs, and the cells of tables row by row. */
+    public List<List<Piece>> runs() {
+        return blocks.stream()
+                .flatMap(block -> switch (block) {
+                    case Paragraph it -> Stream.of(it.pieces());
+                    case Table it ->
+                        Stream.concat(
+                                        it.columns().stream().map(Column::head),
+                                        it.rows().stream().flatMap(List::stream))
+                                .map(Cell::pieces);
+                })
+                .toList();
+    }
+
     private <P extends Piece> List<P> every(Class<P> type) {
         List<P> found = new ArrayList<>();
-        paragraphs.forEach(paragraph -> walk(paragraph.pieces(), piece -> {
+        runs().forEach(pieces -> walk(pieces, piece -> {
             if (type.isInstance(piece)) {
                 found.add(type.cast(piece));
             }
@@ -170,8 +239,8 @@ public record Prose(List<Paragraph> paragraphs) {
 
     /** The words alone: keys in braces, all phrases, those for otherwise not. */
     public String plain() {
-        return paragraphs.stream()
-                .map(paragraph -> plain(paragraph.pieces()))
+        return runs().stream()
+                .map(Prose::plain)
                 .filter(words -> !words.isBlank())
                 .collect(Collectors.joining(" "));
     }
@@ -191,5 +260,27 @@ public record Prose(List<Paragraph> paragraphs) {
     /** An ordinary text, written so that it is read as nothing else. */
     public static String literal(String text) {
         return ProseParser.literal(text);
+    }
+
+    /**
+     * A table as it is written.
+     *
+     * @param hasHeads whether the first row says what stands beneath
+     * @param figures for each column whether numbers stand in it, one below the other; told only beneath heads
+     * @param rows from cell to cell, each written as texts are, without points and tables; at least one cell in each
+     */
+    public static String table(boolean hasHeads, List<Boolean> figures, List<List<String>> rows) {
+        List<String> lines = new ArrayList<>();
+        for (List<String> row : rows) {
+            lines.add(row.stream()
+                    .map(cell -> cell.strip().replace("\n", "\\\n"))
+                    .collect(Collectors.joining(" | ", "| ", " |")));
+            if (hasHeads && lines.size() == 1) {
+                lines.add(figures.stream()
+                        .map(isOfFigures -> isOfFigures ? "---:" : "---")
+                        .collect(Collectors.joining("|", "|", "|")));
+            }
+        }
+        return String.join("\n", lines);
     }
 }

@@ -4,10 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import loesscape.core.prose.Prose.Block;
+import loesscape.core.prose.Prose.Cell;
+import loesscape.core.prose.Prose.Column;
 import loesscape.core.prose.Prose.Extent;
 import loesscape.core.prose.Prose.Paragraph;
 import loesscape.core.prose.Prose.Piece;
 import loesscape.core.prose.Prose.Style;
+import loesscape.core.prose.Prose.Table;
 
 /** Reads texts as {@link Prose} describes them, in time that grows with their length alone. */
 final class ProseParser {
@@ -21,10 +25,14 @@ final class ProseParser {
     private static final Pattern OPENING = Pattern.compile("\\[([a-z][a-z0-9_]{0,59}):");
     private static final Pattern POINT = Pattern.compile("[ \\t]*- ");
     private static final Pattern BLANK = Pattern.compile("\\s*");
+    private static final Pattern ROW = Pattern.compile("[ \\t]*\\|");
+    private static final Pattern DASHES = Pattern.compile("(:?)-+(:?)");
 
     private final String text;
     /** For each opening bracket where its own closing one is; 0 where there is none in its paragraph. */
     private final int[] closing;
+    /** Whether what is read stands in a row, where a backslash before the end of a line makes a new line. */
+    private boolean isInTable;
 
     ProseParser(String text) {
         this.text = text;
@@ -32,7 +40,7 @@ final class ProseParser {
     }
 
     Prose prose() {
-        List<Paragraph> paragraphs = new ArrayList<>();
+        List<Block> blocks = new ArrayList<>();
         int from = 0;
         int begun = -1;
         boolean isPoint = false;
@@ -43,8 +51,12 @@ final class ProseParser {
             Matcher point = POINT.matcher(text).region(from, end);
             boolean opens = point.lookingAt();
             if (begun >= 0 && (isBlank || opens)) {
-                add(paragraphs, isPoint, begun, from - 1);
+                blocks.add(paragraph(isPoint, begun, from - 1));
                 begun = -1;
+            }
+            if (begun < 0 && isRow(from, end)) {
+                from = table(blocks, from);
+                continue;
             }
             if (begun < 0 && !isBlank) {
                 isPoint = opens;
@@ -53,22 +65,119 @@ final class ProseParser {
             from = end + 1;
         }
         if (begun >= 0) {
-            add(paragraphs, isPoint, begun, text.length());
+            blocks.add(paragraph(isPoint, begun, text.length()));
         }
-        return new Prose(paragraphs);
+        return new Prose(blocks);
     }
 
-    private void add(List<Paragraph> paragraphs, boolean isPoint, int from, int to) {
+    private Paragraph paragraph(boolean isPoint, int from, int to) {
+        int first = first(from, to);
+        int last = last(first, to);
+        match(first, last);
+        return new Paragraph(isPoint, pieces(first, last, Style.PLAIN, 0));
+    }
+
+    /** Where there is something else than space; the end where there is nothing. */
+    private int first(int from, int to) {
         int first = from;
-        int last = to;
-        while (first < last && Character.isWhitespace(text.charAt(first))) {
+        while (first < to && Character.isWhitespace(text.charAt(first))) {
             first++;
         }
-        while (last > first && Character.isWhitespace(text.charAt(last - 1))) {
+        return first;
+    }
+
+    /** Behind the last that is something else than space. */
+    private int last(int from, int to) {
+        int last = to;
+        while (last > from && Character.isWhitespace(text.charAt(last - 1))) {
             last--;
         }
-        match(first, last);
-        paragraphs.add(new Paragraph(isPoint, pieces(first, last, Style.PLAIN, 0)));
+        return last;
+    }
+
+    private boolean isRow(int from, int end) {
+        return ROW.matcher(text).region(from, end).lookingAt();
+    }
+
+    /** Reads the lines of a table; where the line behind it begins. */
+    private int table(List<Block> blocks, int begin) {
+        List<List<Cell>> rows = new ArrayList<>();
+        List<Boolean> figures = List.of();
+        boolean hasHeads = false;
+        isInTable = true;
+        int from = begin;
+        while (from < text.length() && isRow(from, text.length())) {
+            int end = endOfRow(from);
+            List<Boolean> beneathHeads = rows.size() == 1 && !hasHeads ? figures(from, end) : List.of();
+            if (!beneathHeads.isEmpty()) {
+                hasHeads = true;
+                figures = beneathHeads;
+            } else {
+                rows.add(row(from, end));
+            }
+            from = end + 1;
+        }
+        isInTable = false;
+        int width = rows.stream().mapToInt(List::size).max().orElseThrow();
+        // Heads with nothing beneath them are a row.
+        List<Cell> heads = hasHeads && rows.size() > 1 ? rows.removeFirst() : List.of();
+        List<Column> columns = new ArrayList<>();
+        for (int column = 0; column < width; column++) {
+            columns.add(new Column(
+                    column < heads.size() ? heads.get(column) : Cell.BLANK,
+                    column < figures.size() && figures.get(column)));
+        }
+        blocks.add(new Table(columns, rows));
+        return from;
+    }
+
+    /** The end of a row, which goes on behind a backslash at the end of a line. */
+    private int endOfRow(int from) {
+        int end = text.indexOf('\n', from);
+        while (end > from && isGoingOn(end)) {
+            end = text.indexOf('\n', end + 1);
+        }
+        return end < 0 ? text.length() : end;
+    }
+
+    /** Whether an odd number of backslashes stands before the end of a line. */
+    private boolean isGoingOn(int end) {
+        int at = end;
+        while (at > 0 && text.charAt(at - 1) == '\\') {
+            at--;
+        }
+        return (end - at) % 2 == 1;
+    }
+
+    /** Of a line of dashes for each column whether a colon stands only behind them; nothing for any other line. */
+    private List<Boolean> figures(int from, int end) {
+        List<Boolean> figures = new ArrayList<>();
+        String line = text.substring(text.indexOf('|', from) + 1, end).strip();
+        String parted = line.endsWith("|") ? line.substring(0, line.length() - 1) : line;
+        for (String dashes : parted.split("\\|", -1)) {
+            Matcher matcher = DASHES.matcher(dashes.strip());
+            if (!matcher.matches()) {
+                return List.of();
+            }
+            figures.add(matcher.group(1).isEmpty() && !matcher.group(2).isEmpty());
+        }
+        return figures;
+    }
+
+    private List<Cell> row(int from, int end) {
+        match(from, end);
+        List<Cell> cells = new ArrayList<>();
+        int at = text.indexOf('|', from) + 1;
+        int last = last(at, end);
+        while (at < last) {
+            int bar = middle(at, last);
+            boolean isMore = cells.size() + 1 == Prose.MOST_COLUMNS && bar + 1 < last;
+            bar = isMore ? last : bar;
+            int first = first(at, bar);
+            cells.add(new Cell(pieces(first, last(first, bar), Style.PLAIN, 0)));
+            at = bar + 1;
+        }
+        return cells.isEmpty() ? List.of(Cell.BLANK) : cells;
     }
 
     /** Finds the pairs of brackets of a paragraph. */
@@ -94,7 +203,9 @@ final class ProseParser {
     }
 
     private boolean isEscape(int at, int to) {
-        return text.charAt(at) == '\\' && at + 1 < to && MARKS.indexOf(text.charAt(at + 1)) >= 0;
+        return text.charAt(at) == '\\'
+                && at + 1 < to
+                && (MARKS.indexOf(text.charAt(at + 1)) >= 0 || (isInTable && text.charAt(at + 1) == '\n'));
     }
 
     private List<Piece> pieces(int from, int to, Style style, int depth) {
@@ -108,7 +219,7 @@ final class ProseParser {
             char c = text.charAt(at);
             if (isEscape(at, to)) {
                 words.append(text.charAt(at + 1));
-                at += 2;
+                at = text.charAt(at + 1) == '\n' ? first(at + 1, to) : at + 2;
                 continue;
             }
             if (c == '*') {

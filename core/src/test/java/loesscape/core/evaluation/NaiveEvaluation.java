@@ -75,7 +75,25 @@ final class NaiveEvaluation {
 
     /** What a notice says, piece by piece; no brackets in brackets. */
     String text(Notice notice, String row) {
-        return text(notice.text(), notice, row);
+        if (!notice.text().startsWith("|")) {
+            return text(notice.text(), notice, row);
+        }
+        // Two columns beneath heads; see RandomTemplates.
+        List<String> lines = notice.text().lines().toList();
+        List<String> rows = new ArrayList<>();
+        for (String line : lines.subList(2, lines.size())) {
+            int bar = line.lastIndexOf(" | ");
+            String written = line.substring(1, bar).strip();
+            String first = text(written, notice, row);
+            String second = line.substring(bar + 3, line.length() - 1).strip();
+            if (!first.isBlank() || !second.isBlank() || written.isEmpty()) {
+                rows.add((first.isBlank() ? "" : first) + "\t" + second);
+            }
+        }
+        if (rows.isEmpty()) {
+            return lines.size() > 2 ? "" : "Notice\tBeside";
+        }
+        return "Notice\tBeside\n" + String.join("\n", rows);
     }
 
     private String text(String source, Notice notice, String row) {

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
@@ -138,8 +139,30 @@ class TextsTest {
         assertThat(passages(Notice.of("n", "Lent are:\n\n{tools}"), tools("saw", "pump"))
                         .get(1))
                 .isEqualTo(new Passage.Grid(
-                        List.of(new Passage.Column("Tool", false), new Passage.Column("Pieces", true)),
-                        List.of(List.of("saw", "3"), List.of("pump", "4"))));
+                        List.of(
+                                new Passage.Column(Passage.Cell.of("Tool"), false),
+                                new Passage.Column(Passage.Cell.of("Pieces"), true)),
+                        List.of(cells("saw", "3"), cells("pump", "4"))));
+    }
+
+    private static List<Passage.Cell> cells(String... words) {
+        return Stream.of(words).map(Passage.Cell::of).toList();
+    }
+
+    @Test
+    void aTableSaysWhatItsCellsDoAsThingsStand() {
+        Notice table = Notice.of(
+                        "n", "| Who | What |\n|---|---:|\n| {name} |\n| [by: given] | [by: 3] |\n| |\n\n| [by: x] |")
+                .withPhrases(List.of(new Phrase("by", GIVEN)));
+        List<Passage.Column> columns = List.of(
+                new Passage.Column(Passage.Cell.of("Who"), false), new Passage.Column(Passage.Cell.of("What"), true));
+        // A row that could say something and does not is left out, and so is a table of such rows.
+        assertThat(passages(table, Answers.NONE)).containsExactly(new Passage.Grid(columns, List.of(cells("", ""))));
+        assertThat(passages(table, Answers.NONE.with("name", "Ines")))
+                .containsExactly(
+                        new Passage.Grid(columns, List.of(cells("Ines", ""), cells("given", "3"), cells("", ""))),
+                        new Passage.Grid(List.of(new Passage.Column(Passage.Cell.of(""), false)), List.of(cells("x"))));
+        assertThat(said(table.text(), Answers.NONE.with("name", "Ines"))).startsWith("Who\tWhat\nInes\t\n");
     }
 
     @Test

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import loesscape.core.prose.Prose.Piece;
 import loesscape.core.prose.Prose.Style;
 import loesscape.core.testing.Cases;
@@ -18,9 +20,25 @@ class ProseTest {
 
     /** What was read, written so that it can be read: S( strong, E( emphasis, B( both. */
     private static String read(String text) {
-        return Prose.of(text).paragraphs().stream()
-                .map(it -> (it.isPoint() ? "• " : "") + read(it.pieces()))
+        return Prose.of(text).blocks().stream()
+                .map(block -> switch (block) {
+                    case Prose.Paragraph it -> (it.isPoint() ? "• " : "") + read(it.pieces());
+                    case Prose.Table it -> read(it);
+                })
                 .collect(Collectors.joining(" ¶ "));
+    }
+
+    /** Heads and rows between bars, rows parted by slashes; a column of figures with # at its head. */
+    private static String read(Prose.Table table) {
+        String heads = table.columns().stream()
+                .map(column -> read(column.head().pieces()) + (column.isOfFigures() ? "#" : ""))
+                .collect(Collectors.joining("|"));
+        return "T(" + heads + " // "
+                + table.rows().stream()
+                        .map(row ->
+                                row.stream().map(cell -> read(cell.pieces())).collect(Collectors.joining("|")))
+                        .collect(Collectors.joining(" / "))
+                + ")";
     }
 
     private static String read(List<Piece> pieces) {
@@ -97,7 +115,98 @@ class ProseTest {
                 .isEqualTo("One\nstill one ¶ Two ¶ • first ¶ • second\n  goes on ¶ Three");
         assertThat(read("a -b\n-c\n\\- d")).isEqualTo("a -b\n-c\n- d");
         assertThat(read("\r\n A\r\n\r\nB ")).isEqualTo("A ¶ B");
-        assertThat(Prose.of(" \n\t\n").paragraphs()).isEmpty();
+        assertThat(Prose.of(" \n\t\n").blocks()).isEmpty();
+    }
+
+    /** Tables: GitHub Flavored Markdown 0.29, 4.10, examples 198 to 205 where lines begin with a bar; from memory. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '~',
+            quoteCharacter = '"',
+            value = {
+                "| foo | bar |⏎| --- | --- |⏎| baz | bim | ~ T(foo|bar // baz|bim)",
+                "| abc | defghi |⏎|:-: | -----------:|⏎|bar | baz ~ T(abc|defghi# // bar|baz)",
+                "| f\\|oo  |⏎| ------ |⏎| b **\\|** im | ~ T(f|oo // b S(|) im)",
+                "| abc | def |⏎| --- | --- |⏎| bar | baz |⏎⏎bar ~ T(abc|def // bar|baz) ¶ bar",
+                "| abc | def |⏎| --- | --- |⏎| bar |⏎| bar | baz | boo | ~ T(abc|def| // bar / bar|baz|boo)",
+                // Ours: no heads, and a table ends where a line does not begin with a bar.
+                "| a | b |⏎| c | d | ~ T(| // a|b / c|d)",
+                "| a | b |⏎|---|---| ~ T(| // a|b)",
+                "|---|⏎| a | ~ T( // --- / a)",
+                "| a |⏎| b |⏎|---| ~ T( // a / b / ---)",
+                "| a |⏎|---|⏎|---| ~ T(a // ---)",
+                "| a |⏎b ~ T( // a) ¶ b",
+                "| a |⏎- b ~ T( // a) ¶ • b",
+                "a⏎| b | ~ a⏎| b |",
+                "- a⏎| b | ~ • a⏎| b |",
+                "\\| a | ~ | a |",
+                "  |a|b  ~ T(| // a|b)",
+                "| ~ T( // )",
+                "|| a ~ T(| // |a)",
+                "| *a | b* | ~ T(| // *a|b*)",
+                "| [x: a | b] | {fee} | ~ T(| // <x? a : b>|<fee>)",
+                "| [x: a | {ref:c} ~ T(| // [x: a|<to c>)",
+                "| a\\⏎  b | c | ~ T(| // a⏎b|c)",
+                "| a\\\\⏎| b | ~ T( // a\\ / b)",
+                "| C:\\d | ~ T( // C:\\d)",
+            })
+    void linesOfBarsAreATable(String text, String as) {
+        assertThat(read(text.replace('⏎', '\n'))).isEqualTo(as.replace('⏎', '\n'));
+    }
+
+    @Test
+    void aTableHasSoManyColumnsAndTheLastKeepsTheRest() {
+        String cells = "| x ".repeat(Prose.MOST_COLUMNS);
+        assertThat(read(cells + "|")).endsWith(" // " + "x|".repeat(Prose.MOST_COLUMNS - 1) + "x)");
+        assertThat(read(cells + "| y | z |")).endsWith("|x | y | z |)");
+    }
+
+    @Test
+    void whatIsWrittenAsATableIsReadAsOne() {
+        String marks = "*[]{}|\\-:ab1_ \n.é";
+        Cases.check("random tables", 5_000, (random, size) -> {
+            int width = 1 + random.nextInt(4);
+            List<List<String>> rows = new ArrayList<>();
+            for (int row = 0; row < 2 + random.nextInt(3); row++) {
+                List<String> cells = new ArrayList<>();
+                for (int column = 0; column < width; column++) {
+                    StringBuilder cell = new StringBuilder();
+                    for (int i = random.nextInt(size + 3); i > 0; i--) {
+                        cell.append(marks.charAt(random.nextInt(marks.length())));
+                    }
+                    cells.add(cell.toString().strip());
+                }
+                rows.add(cells);
+            }
+            boolean hasHeads = random.nextBoolean();
+            List<Boolean> figures = IntStream.range(0, width)
+                    .mapToObj(column -> hasHeads && random.nextBoolean())
+                    .toList();
+            String text = Prose.table(
+                    hasHeads,
+                    figures,
+                    rows.stream()
+                            .map(row -> row.stream().map(Prose::literal).toList())
+                            .toList());
+            assertThat(Prose.of(text).blocks()).as(text).hasSize(1);
+            Prose.Table table = (Prose.Table) Prose.of(text).blocks().getFirst();
+            List<List<Prose.Cell>> read = new ArrayList<>(table.rows());
+            if (hasHeads) {
+                read.addFirst(table.columns().stream().map(Prose.Column::head).toList());
+            }
+            assertThat(read.stream()
+                            .map(row -> row.stream()
+                                    .map(cell -> Prose.plain(cell.pieces()))
+                                    .toList())
+                            .toList())
+                    .as(text)
+                    .isEqualTo(rows.stream()
+                            .map(row -> row.stream()
+                                    .map(cell -> cell.replaceAll("\\n +", "\n"))
+                                    .toList())
+                            .toList());
+            assertThat(table.columns().stream().map(Prose.Column::isOfFigures)).isEqualTo(figures);
+        });
     }
 
     @Test
@@ -131,7 +240,7 @@ class ProseTest {
     void everyTextIsReadAndLiteralMeansItself() {
         String marks = "*[]{}|\\-:ab1_ \n.é";
         Cases.check("random texts", 20_000, (random, size) -> {
-            StringBuilder text = new StringBuilder("a");
+            StringBuilder text = new StringBuilder(random.nextBoolean() ? "a" : "|");
             for (int i = random.nextInt(3 * size + 5); i > 0; i--) {
                 text.append(marks.charAt(random.nextInt(marks.length())));
             }
@@ -147,20 +256,39 @@ class ProseTest {
             assertThat(same.merged()).isEmpty();
             assertThat(same.bracketed()).isEmpty();
             String joined = text.toString().strip().replaceAll("\\s*\\n\\s*\\n\\s*", "\n\n");
-            assertThat(same.paragraphs().stream()
-                            .map(it -> Prose.plain(it.pieces()))
-                            .collect(Collectors.joining("\n\n")))
+            assertThat(same.blocks()).allMatch(Prose.Paragraph.class::isInstance);
+            assertThat(same.runs().stream().map(Prose::plain).collect(Collectors.joining("\n\n")))
                     .isEqualTo(joined);
         });
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"*", "**a ", "[a:", "[a: |", "*a [b: ", "{", "{a", "\\", "- ", "*a* ", "[a: b]", "***a** "})
+    @ValueSource(
+            strings = {
+                "*",
+                "**a ",
+                "[a:",
+                "[a: |",
+                "*a [b: ",
+                "{",
+                "{a",
+                "\\",
+                "- ",
+                "*a* ",
+                "[a: b]",
+                "***a** ",
+                "|",
+                "|\n",
+                "| a |\n|-",
+                "|\\\n",
+                "|[a:",
+                "|*"
+            })
     void readingTakesTimeByTheLengthAlone(String piece) {
         String text = piece.repeat(200_000 / piece.length());
         assertTimeoutPreemptively(
                 Duration.ofSeconds(10),
-                () -> assertThat(Prose.of(text).paragraphs()).isNotNull());
+                () -> assertThat(Prose.of(text).blocks()).isNotNull());
     }
 
     @Test
@@ -170,6 +298,16 @@ class ProseTest {
                 .isEqualTo("fee {price} {price:figure} \\{fee} {ref:price} [price: {other} *fee*] [fees: x]");
         assertThat(Prose.renamed(text, name -> name.equals("fee") ? null : name))
                 .isEqualTo("fee   \\{fee}   [fees: x]");
+    }
+
+    @Test
+    void namesInTablesAreNamesToo() {
+        String text = "| {fee} | b |\n|---|---|\n| [fee: x] | {ref:fee} |";
+        assertThat(Prose.renamed(text, name -> "price"))
+                .isEqualTo("| {price} | b |\n|---|---|\n| [price: x] | {ref:price} |");
+        assertThat(Prose.of(text).merged()).hasSize(1);
+        assertThat(Prose.of(text).references()).hasSize(1);
+        assertThat(Prose.of(text).plain()).isEqualTo("{fee} b x {fee}");
     }
 
     @Test

@@ -224,10 +224,11 @@ public final class RandomTemplates {
     }
 
     private Notice notice(String key, List<Field> before) {
-        StringBuilder text = new StringBuilder("Notice");
+        List<String> pieces = new ArrayList<>();
         List<Phrase> phrases = new ArrayList<>();
         for (int i = random.nextInt(4); i > 0; i--) {
             Condition when = maybe(before);
+            StringBuilder text = new StringBuilder();
             if (random.nextInt(3) == 0 && !finishedRows.isEmpty()) {
                 Section rows = pick(finishedRows);
                 List<Field> columns = fieldsOf(rows);
@@ -244,11 +245,22 @@ public final class RandomTemplates {
             } else if (!before.isEmpty()) {
                 text.append(" {").append(pick(before).key()).append("}!");
             }
+            pieces.add(text.toString());
         }
-        return Notice.of(key, text.toString())
+        return Notice.of(key, random.nextInt(4) == 0 ? table(pieces) : "Notice" + String.join("", pieces))
                 .withPhrases(phrases)
                 .withShown(maybe(before))
                 .withLooks(looks(before, false));
+    }
+
+    private String table(List<String> pieces) {
+        StringBuilder table = new StringBuilder("| Notice | Beside |\n|---|---:|");
+        pieces.forEach(piece -> table.append("\n|")
+                .append(piece)
+                .append(" | ")
+                .append(random.nextBoolean() ? "x" : "")
+                .append(" |"));
+        return table.toString();
     }
 
     private List<Item> items(List<Field> before, boolean inRows, boolean mayNest) {

@@ -204,18 +204,60 @@ public final class FillableDocx {
     private void told(FormPart.Told told) {
         int clause = told.notice().clause();
         boolean isFirst = true;
-        for (Prose.Paragraph each : Prose.of(told.notice().text()).paragraphs()) {
-            DocxElement paragraph =
-                    page.paragraph(body, each.isPoint() ? "Point" : clause == 0 ? "Told" : "Clause" + clause);
-            if (isFirst && !told.number().isEmpty()) {
-                page.run(paragraph, told.number() + "\t", Ink.PLAIN);
-            } else if (!each.isPoint() && clause > 0) {
-                page.run(paragraph, "\t", Ink.PLAIN);
-            }
+        for (Prose.Block block : Prose.of(told.notice().text()).blocks()) {
+            String number = isFirst ? told.number() : "";
             isFirst = false;
-            pieces(paragraph, each.pieces(), told);
+            switch (block) {
+                case Prose.Paragraph it -> {
+                    DocxElement paragraph =
+                            page.paragraph(body, it.isPoint() ? "Point" : clause == 0 ? "Told" : "Clause" + clause);
+                    if (!number.isEmpty() || (!it.isPoint() && clause > 0)) {
+                        page.run(paragraph, number + "\t", Ink.PLAIN);
+                    }
+                    pieces(paragraph, it.pieces(), told);
+                }
+                case Prose.Table it -> {
+                    if (!number.isEmpty()) {
+                        page.run(page.paragraph(body, "Clause" + clause), number, Ink.PLAIN);
+                    }
+                    table(it, told);
+                }
+            }
         }
         onlyWhen(body, told.onlyWhen());
+    }
+
+    private void table(Prose.Table written, FormPart.Told told) {
+        int width = page.width() / written.columns().size();
+        DocxElement table = page.table(body, written.columns().size(), true);
+        if (written.hasHeads()) {
+            DocxElement heads = page.row(table, true);
+            for (Prose.Column column : written.columns()) {
+                page.cell(
+                        heads,
+                        width,
+                        1,
+                        "",
+                        cell -> pieces(
+                                page.paragraph(cell, "Label", column.isOfFigures()),
+                                column.head().pieces(),
+                                told));
+            }
+        }
+        for (List<Prose.Cell> row : written.rows()) {
+            DocxElement line = page.row(table, false);
+            for (int i = 0; i < written.columns().size(); i++) {
+                boolean isOfFigures = written.columns().get(i).isOfFigures();
+                Prose.Cell said = i < row.size() ? row.get(i) : Prose.Cell.BLANK;
+                page.cell(
+                        line,
+                        width,
+                        1,
+                        "",
+                        cell -> pieces(page.paragraph(cell, "Answer", isOfFigures), said.pieces(), told));
+            }
+        }
+        page.paragraph(body, "Gap");
     }
 
     private void pieces(DocxElement paragraph, List<Piece> pieces, FormPart.Told told) {

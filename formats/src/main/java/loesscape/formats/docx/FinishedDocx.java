@@ -197,21 +197,47 @@ public final class FinishedDocx {
                     }
                     spans(paragraph, it.spans(), ink);
                 }
-                case Passage.Grid it ->
-                    table(
-                            it.columns().stream()
-                                    .map(column -> new Content.TableColumn(column.label(), column.numeric()))
-                                    .toList(),
-                            it.rows().stream()
-                                    .map(row -> new Content.TableRow(
-                                            Look.PLAIN,
-                                            row.stream()
-                                                    .map(cell -> Line.Answer.of("", "", cell, Look.PLAIN))
-                                                    .toList()))
-                                    .toList());
+                case Passage.Grid it -> {
+                    if (isFirst && !told.number().isEmpty()) {
+                        page.run(page.paragraph(body, style), told.number(), ink);
+                    }
+                    grid(it, ink);
+                }
             }
             isFirst = false;
         }
+    }
+
+    private void grid(Passage.Grid grid, Ink ink) {
+        if (grid.rows().isEmpty() || grid.columns().isEmpty()) {
+            page.run(page.paragraph(body, "Note"), words.of("noRows"), Ink.PLAIN);
+            return;
+        }
+        int width = page.width() / grid.columns().size();
+        DocxElement table = page.table(body, grid.columns().size(), true);
+        if (grid.hasHeads()) {
+            DocxElement heads = page.row(table, true);
+            for (Passage.Column column : grid.columns()) {
+                page.cell(
+                        heads,
+                        width,
+                        1,
+                        "",
+                        cell -> spans(
+                                page.paragraph(cell, "Label", column.numeric()),
+                                column.head().spans(),
+                                ink));
+            }
+        }
+        for (List<Passage.Cell> row : grid.rows()) {
+            DocxElement line = page.row(table, false);
+            for (int i = 0; i < row.size(); i++) {
+                boolean isNumeric = grid.columns().get(i).numeric();
+                List<Passage.Span> said = row.get(i).spans();
+                page.cell(line, width, 1, "", cell -> spans(page.paragraph(cell, "Answer", isNumeric), said, ink));
+            }
+        }
+        page.paragraph(body, "Gap");
     }
 
     private void spans(DocxElement paragraph, List<Passage.Span> spans, Ink ink) {

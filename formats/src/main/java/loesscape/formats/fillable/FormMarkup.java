@@ -27,6 +27,7 @@ import loesscape.core.model.Value;
 import loesscape.core.prose.Prose;
 import loesscape.core.prose.Prose.Piece;
 import loesscape.core.wording.AnswerWords;
+import loesscape.formats.paper.ColumnShares;
 import loesscape.formats.paper.Markup;
 import loesscape.formats.paper.PaintedPicture;
 import loesscape.formats.paper.PaperFrame;
@@ -345,16 +346,59 @@ final class FormMarkup {
         Markup place =
                 covered(fields.in("div", clause == 0 ? "told part" : "told part clause depth" + clause), address);
         boolean isFirst = true;
-        for (Prose.Paragraph each : Prose.of(told.notice().text()).paragraphs()) {
-            Markup paragraph = place.in("p");
-            if (isFirst && !told.number().isEmpty()) {
-                paragraph.in("span", "ordinal").in("bdi").with("dir", "ltr").say(told.number());
-            }
-            if (each.isPoint()) {
-                paragraph.say("• ");
-            }
+        for (Prose.Block block : Prose.of(told.notice().text()).blocks()) {
+            boolean begins = isFirst && !told.number().isEmpty();
             isFirst = false;
-            pieces(paragraph, each.pieces(), told);
+            switch (block) {
+                case Prose.Paragraph it -> {
+                    Markup paragraph = place.in("p");
+                    if (begins) {
+                        ordinal(paragraph, told.number());
+                    }
+                    if (it.isPoint()) {
+                        paragraph.say("• ");
+                    }
+                    pieces(paragraph, it.pieces(), told);
+                }
+                case Prose.Table it -> {
+                    if (begins) {
+                        ordinal(place.in("p"), told.number());
+                    }
+                    table(place, it, told);
+                }
+            }
+        }
+    }
+
+    private static void ordinal(Markup paragraph, String number) {
+        paragraph.in("span", "ordinal").in("bdi").with("dir", "ltr").say(number);
+    }
+
+    private void table(Markup place, Prose.Table written, FormPart.Told told) {
+        Markup table = place.in("table", "rows fixed");
+        List<Integer> inOrder =
+                IntStream.range(0, written.columns().size()).boxed().toList();
+        List<Integer> order = template().pageSettings().isRightToLeft() ? inOrder.reversed() : inOrder;
+        List<Integer> shares = ColumnShares.of(written.words());
+        order.forEach(column -> table.in("col").with("style", "width: " + shares.get(column) + "%"));
+        if (written.hasHeads()) {
+            Markup heads = table.in("thead").in("tr");
+            for (int i : order) {
+                Prose.Column column = written.columns().get(i);
+                Markup cell =
+                        heads.in("th", column.isOfFigures() ? "figure" : "").with("scope", "col");
+                pieces(cell, column.head().pieces(), told);
+            }
+        }
+        Markup body = table.in("tbody");
+        for (List<Prose.Cell> row : written.rows()) {
+            Markup line = body.in("tr");
+            for (int i : order) {
+                Markup cell = line.in("td", written.columns().get(i).isOfFigures() ? "figure" : "");
+                if (i < row.size()) {
+                    pieces(cell, row.get(i).pieces(), told);
+                }
+            }
         }
     }
 

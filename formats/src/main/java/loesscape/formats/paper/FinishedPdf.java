@@ -30,7 +30,7 @@ import org.apache.pdfbox.pdmodel.interactive.viewerpreferences.PDViewerPreferenc
 public final class FinishedPdf {
 
     /** Grows whenever the same record would be printed otherwise, so that what was printed before is not taken for it. */
-    public static final int FORM = 3;
+    public static final int FORM = 4;
 
     private static final Instant NEVER = Instant.EPOCH;
 

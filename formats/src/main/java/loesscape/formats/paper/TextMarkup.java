@@ -1,5 +1,6 @@
 package loesscape.formats.paper;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -59,7 +60,7 @@ final class TextMarkup {
                     if (i == 0 && hasBeginning) {
                         begin(inside.in("p"), told, ink);
                     }
-                    grid(inside, it);
+                    grid(inside, it, told.look().italic());
                 }
             }
         }
@@ -115,26 +116,39 @@ final class TextMarkup {
         }
     }
 
-    private void grid(Markup inside, Passage.Grid grid) {
+    private void grid(Markup inside, Passage.Grid grid, boolean isSlanted) {
         if (grid.rows().isEmpty() || grid.columns().isEmpty()) {
             inside.in("p", "none").with("lang", words.language()).say(words.of("noRows"));
             return;
         }
-        Markup table = inside.in("table", "rows");
+        Markup table = inside.in("table", "rows fixed");
         List<Integer> order = order(grid.columns().size());
-        Markup heads = table.in("thead").in("tr");
-        for (int column : order) {
-            Passage.Column head = grid.columns().get(column);
-            heads.in("th", head.numeric() ? "figure" : "").with("scope", "col").say(head.label());
+        widths(table, grid, order);
+        if (grid.hasHeads()) {
+            Markup heads = table.in("thead").in("tr");
+            for (int column : order) {
+                Passage.Column head = grid.columns().get(column);
+                Markup cell = heads.in("th", head.numeric() ? "figure" : "").with("scope", "col");
+                spans(cell, head.head().spans(), isSlanted);
+            }
         }
         Markup body = table.in("tbody");
-        for (List<String> row : grid.rows()) {
+        for (List<Passage.Cell> row : grid.rows()) {
             Markup line = body.in("tr");
             for (int column : order) {
                 Markup cell = line.in("td", grid.columns().get(column).numeric() ? "figure" : "");
-                written(cell.in("bdi").with("dir", "auto"), row.get(column));
+                spans(cell.in("bdi").with("dir", "auto"), row.get(column).spans(), isSlanted);
             }
         }
+    }
+
+    private static void widths(Markup table, Passage.Grid grid, List<Integer> order) {
+        List<List<String>> words = new ArrayList<>();
+        words.add(grid.columns().stream().map(column -> column.head().words()).toList());
+        grid.rows()
+                .forEach(row -> words.add(row.stream().map(Passage.Cell::words).toList()));
+        List<Integer> shares = ColumnShares.of(words);
+        order.forEach(column -> table.in("col").with("style", "width: " + shares.get(column) + "%"));
     }
 
     /** In which order columns are set, from the left; a table is not mirrored by itself. */

@@ -34,7 +34,7 @@ public final class ChangeFile {
         }
         int version = file.has(FormatVersion.PROPERTY) ? FormatVersion.check(file, TemplateFile.VERSION, "change") : 1;
         file.remove(FormatVersion.PROPERTY);
-        FirstFormat.update(file, version);
+        EarlierFormats.update(file, version);
         return JsonReader.read(file, Change.class);
     }
 }

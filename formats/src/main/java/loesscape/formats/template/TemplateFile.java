@@ -24,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
  * String text = TemplateFile.write(template);
  * Template same = TemplateFile.read(text); // equal to the one that was written
  * try {
- *     TemplateFile.read("{\"formatVersion\":2,\"title\":\"Permit\"}");
+ *     TemplateFile.read("{\"formatVersion\":3,\"title\":\"Permit\"}");
  * } catch (InvalidTemplate invalid) {
  *     invalid.problems(); // each with its path in the file, and how to mend it
  * }
@@ -33,7 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class TemplateFile {
 
     /** The version of the format that is written, and the newest that is read. */
-    public static final int VERSION = 2;
+    public static final int VERSION = 3;
 
     /** The most bytes a template file may have. */
     public static final int LARGEST = 4 * 1024 * 1024;
@@ -94,7 +94,7 @@ public final class TemplateFile {
             }
             int version = FormatVersion.check(file, VERSION, "template");
             ObjectNode body = file.deepCopy();
-            FirstFormat.update(body, version);
+            EarlierFormats.update(body, version);
             body.remove(FormatVersion.PROPERTY);
             return JsonReader.read(body, Template.class);
         } catch (JsonProblem problem) {

@@ -3,8 +3,11 @@ package loesscape.formats.word;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import loesscape.core.model.AnswerType;
 import loesscape.core.model.Choice;
+import loesscape.core.model.Currencies;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Keys;
 import loesscape.core.model.KindFacts;
@@ -21,7 +24,27 @@ final class AskedKind {
     /** A unit behind a number, not a word of a sentence. */
     private static final int LONGEST_UNIT = 8;
 
+    /** A sign of a currency, or its code (ISO 4217). */
+    private static final String CURRENCY = "(\\p{Sc}|\\b[A-Z]{3}\\b)";
+
+    private static final Pattern CURRENCY_LAST = Pattern.compile(CURRENCY + "\\s*$");
+    private static final Pattern CURRENCY_FIRST = Pattern.compile("^\\s*" + CURRENCY);
+
     private AskedKind() {}
+
+    /** Whether words say the currency of what stands behind them. */
+    static boolean endsWithCurrency(String words) {
+        return isCurrency(CURRENCY_LAST.matcher(words));
+    }
+
+    /** Whether words say the currency of what stands before them. */
+    static boolean beginsWithCurrency(String words) {
+        return isCurrency(CURRENCY_FIRST.matcher(words));
+    }
+
+    private static boolean isCurrency(Matcher matcher) {
+        return matcher.find() && (matcher.group(1).length() == 1 || Currencies.isKnown(matcher.group(1)));
+    }
 
     /** Of room to write on a line: what its label most likely asks for. */
     static FieldKind onLine(String label) {

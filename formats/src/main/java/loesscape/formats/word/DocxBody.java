@@ -18,6 +18,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.formats.word.WordBlock.Cell;
+import loesscape.formats.word.WordBlock.Cover;
 import loesscape.formats.word.WordBlock.Grid;
 import loesscape.formats.word.WordBlock.Listing;
 import loesscape.formats.word.WordBlock.Paragraph;
@@ -34,6 +35,9 @@ import org.w3c.dom.Element;
 
 /** The body of a document in Office Open XML (ISO/IEC 29500-1, 17): paragraphs, tables, content controls, fields. */
 final class DocxBody {
+
+    /** So many columns has the widest table that word processors make (common practice, no published source). */
+    private static final int MOST_COLUMNS = 63;
 
     private static final Pattern FROM_A_TABLE =
             Pattern.compile("\\s*MERGEFIELD\\s+(\"[^\"]+\"|\\S+).*", Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
@@ -213,6 +217,7 @@ final class DocxBody {
 
     private WordBlock table(Element table) {
         List<List<Cell>> rows = new ArrayList<>();
+        boolean hasHeads = false;
         for (Element each : Elements.in(table)) {
             Element properties = first(each, "sdtPr");
             if ("sdt".equals(each.getLocalName()) && has(properties, "repeatingSection")) {
@@ -223,29 +228,48 @@ final class DocxBody {
             }
             List<Element> lines =
                     "sdt".equals(each.getLocalName()) ? Elements.in(first(each, "sdtContent")) : List.of(each);
-            lines.stream().filter(line -> "tr".equals(line.getLocalName())).forEach(line -> rows.add(cells(line)));
+            for (Element line : lines) {
+                if ("tr".equals(line.getLocalName())) {
+                    hasHeads |= rows.isEmpty() && has(first(line, "trPr"), "tblHeader");
+                    rows.add(cells(line));
+                }
+            }
         }
-        return new Grid(rows);
+        return new Grid(hasHeads, rows);
     }
 
     private List<Cell> cells(Element row) {
         List<Cell> cells = new ArrayList<>();
         for (Element each : Elements.in(row)) {
             if ("tc".equals(each.getLocalName())) {
-                cells.add(new Cell(blocks(each)));
+                cell(each, blocks(each), cells);
             } else if ("sdt".equals(each.getLocalName())) {
                 for (Element inner : Elements.in(first(each, "sdtContent"))) {
                     if ("tc".equals(inner.getLocalName())) {
-                        cells.add(
+                        cell(
+                                inner,
                                 isField(first(each, "sdtPr"))
-                                        ? new Cell(List.of(new Paragraph(
-                                                List.of(new Asked(field(each))), 0, Listing.NONE, 0, false)))
-                                        : new Cell(blocks(inner)));
+                                        ? List.of(new Paragraph(
+                                                List.of(new Asked(field(each))), 0, Listing.NONE, 0, false))
+                                        : blocks(inner),
+                                cells);
                     }
                 }
             }
         }
         return cells;
+    }
+
+    /** A cell may be several columns wide (ISO/IEC 29500-1, 17.4.17) or several rows high (17.4.84). */
+    private static void cell(Element cell, List<WordBlock> blocks, List<Cell> cells) {
+        Element properties = first(cell, "tcPr");
+        Element merged = first(properties, "vMerge");
+        boolean goesOn = merged != null && !"restart".equals(attribute(merged, "val"));
+        cells.add(goesOn ? Cell.covered(Cover.ABOVE) : new Cell(blocks));
+        int columns = Math.clamp(Elements.number(value(properties, "gridSpan"), 1), 1, MOST_COLUMNS);
+        for (int i = 1; i < columns; i++) {
+            cells.add(Cell.covered(Cover.BEFORE));
+        }
     }
 
     private Paragraph paragraph(Element paragraph) {

@@ -2,9 +2,11 @@ package loesscape.formats.word;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import loesscape.core.model.Field;
@@ -15,6 +17,7 @@ import loesscape.core.model.Medium;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.prose.Prose;
 import loesscape.formats.word.WordBlock.Cell;
 import loesscape.formats.word.WordBlock.Grid;
 import loesscape.formats.word.WordBlock.Listing;
@@ -41,6 +44,9 @@ final class FlowingTemplate {
 
     /** The same name is the same answer: its key by what the file calls it. */
     private final Map<String, String> named = new HashMap<>();
+
+    /** The keys of amounts of money, which say their currency themselves where the words do not. */
+    private final Set<String> amounts = new HashSet<>();
 
     /** Where no line is a heading by its style, bold ones are. */
     private final boolean boldIsHeading;
@@ -277,18 +283,27 @@ final class FlowingTemplate {
     }
 
     private void sentence(Paragraph paragraph, List<WordPiece> pieces, String cellLabel) {
+        outline.put(notice(paragraph, written(pieces, merged(pieces, cellLabel)), Medium.DOCUMENT));
+        outline.settle();
+    }
+
+    /** Asks what is to be filled in among words; gives what stands in braces in their places. */
+    private List<String> merged(List<WordPiece> pieces, String cellLabel) {
         List<String> merged = new ArrayList<>();
         StringBuilder before = new StringBuilder();
-        for (WordPiece piece : pieces) {
-            if (piece instanceof Words words) {
+        for (int i = 0; i < pieces.size(); i++) {
+            if (pieces.get(i) instanceof Words words) {
                 before.append(words.text());
             } else {
-                merged.add(ask(piece, lastWords(before.toString()), cellLabel, Medium.FILLING, ""));
+                String key = ask(pieces.get(i), lastWords(before.toString()), cellLabel, Medium.FILLING, "");
+                String after = i + 1 < pieces.size() && pieces.get(i + 1) instanceof Words it ? it.text() : "";
+                boolean isCurrencySaid =
+                        AskedKind.endsWithCurrency(before.toString()) || AskedKind.beginsWithCurrency(after);
+                merged.add(amounts.contains(key) && isCurrencySaid ? key + ":figure" : key);
                 before.setLength(0);
             }
         }
-        outline.put(notice(paragraph, written(pieces, merged), Medium.DOCUMENT));
-        outline.settle();
+        return merged;
     }
 
     /** The words of a sentence right before what it asks. */
@@ -345,6 +360,9 @@ final class FlowingTemplate {
         if (!name.isEmpty()) {
             named.put(name, key);
         }
+        if (kind instanceof FieldKind.Money) {
+            amounts.add(key);
+        }
         String whole = isSaid ? told : told + " … " + behind;
         outline.sayWhole(whole);
         outline.put(Field.of(key, Outline.label(whole), kind).withMedium(medium).withWidth(width));
@@ -383,22 +401,61 @@ final class FlowingTemplate {
                             .toList());
             return;
         }
+        if (cells.isWritten() && cells.width() <= Prose.MOST_COLUMNS) {
+            written(cells, grid.hasHeads() || cells.hasHeads());
+            return;
+        }
         boolean asks = cells.asks();
         for (int row = 0; row < grid.rows().size(); row++) {
-            if (!asks) {
-                lineOfTable(grid.rows().get(row));
-            }
-            for (int column = 0; asks && column < grid.rows().get(row).size(); column++) {
-                cell(cells, row, column);
+            for (int column = 0; column < grid.rows().get(row).size(); column++) {
+                if (asks) {
+                    cell(cells, row, column);
+                } else {
+                    content(cells, row, column);
+                }
             }
         }
     }
 
-    private void lineOfTable(List<Cell> row) {
-        String line =
-                row.stream().map(WordText::of).filter(words -> !words.isEmpty()).collect(Collectors.joining(" — "));
-        List<WordPiece> words = List.of(new Words(line, false, false));
-        text(new Paragraph(words, 0, Listing.NONE, 0, false), words, line);
+    /** A table of the text, with the answers in it that are asked before. */
+    private void written(TableCells cells, boolean hasHeads) {
+        List<List<String>> rows = new ArrayList<>();
+        int before = outline.questions();
+        for (int row = 0; row < cells.rows().size(); row++) {
+            List<String> texts = new ArrayList<>();
+            for (int column = 0; column < cells.width(); column++) {
+                texts.add(
+                        column < cells.rows().get(row).size() ? inCell(cells, row, column, hasHeads && row == 0) : "");
+            }
+            rows.add(texts);
+        }
+        boolean asks = outline.questions() > before;
+        for (String text : new WrittenTable(hasHeads, rows).texts(Template.LONGEST_PARAGRAPH)) {
+            outline.put(
+                    Notice.of(outline.key("table", "table"), text).withMedium(asks ? Medium.DOCUMENT : Medium.BOTH));
+        }
+        outline.settle();
+    }
+
+    private String inCell(TableCells cells, int row, int column, boolean isHead) {
+        List<String> lines = new ArrayList<>();
+        for (WordBlock block : cells.rows().get(row).get(column).blocks()) {
+            switch (block) {
+                case Paragraph it -> {
+                    List<WordPiece> pieces = WordText.parted(isHead ? WordText.unstyled(it.pieces()) : it.pieces());
+                    String text = written(pieces, merged(pieces, cells.labelOfMark(row, column)));
+                    lines.add(it.listing() == Listing.NONE || text.isEmpty() ? text : "• " + text);
+                }
+                case Grid it ->
+                    it.rows()
+                            .forEach(inner -> lines.add(Prose.literal(
+                                    inner.stream().map(WordText::of).collect(Collectors.joining(" — ")))));
+                case Repeated ignored -> {
+                    // It asks, and is no part of a text.
+                }
+            }
+        }
+        return String.join("\n", lines).strip();
     }
 
     private void ask(String label, FieldKind kind) {
@@ -421,10 +478,12 @@ final class FlowingTemplate {
             case LABEL -> {
                 // It is told with what it is the label of.
             }
-            case CONTENT -> {
-                cell.blocks().forEach(block -> add(block, cells.labelBeside(row, column)));
-                endMarks();
-            }
+            case CONTENT -> content(cells, row, column);
         }
+    }
+
+    private void content(TableCells cells, int row, int column) {
+        cells.rows().get(row).get(column).blocks().forEach(block -> add(block, cells.labelBeside(row, column)));
+        endMarks();
     }
 }

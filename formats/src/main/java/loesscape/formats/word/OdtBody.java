@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import loesscape.formats.word.WordBlock.Cell;
+import loesscape.formats.word.WordBlock.Cover;
 import loesscape.formats.word.WordBlock.Grid;
 import loesscape.formats.word.WordBlock.Listing;
 import loesscape.formats.word.WordBlock.Paragraph;
@@ -56,7 +57,7 @@ final class OdtBody {
                 case "h" ->
                     blocks.add(paragraph(each, number(attribute(each, "outline-level"), 1) + 1, listing, depth));
                 case "p" -> blocks.add(paragraph(each, isTitle(each) ? 1 : 0, listing, depth));
-                case "table" -> blocks.add(new Grid(rows(each)));
+                case "table" -> blocks.add(new Grid(Elements.has(each, "table-header-rows"), rows(each)));
                 case "list" -> {
                     int inner = listing == Listing.NONE ? 0 : Math.min(depth + 1, DEEPEST_LIST);
                     blocks.addAll(blocks(each, listing(attribute(each, "style-name"), listing), inner));
@@ -104,11 +105,23 @@ final class OdtBody {
 
     private List<Cell> cells(Element row) {
         List<Cell> cells = new ArrayList<>();
+        // So many more places are covered by the cell before them (OpenDocument 1.3, 9.1.5); others by one above.
+        int wide = 0;
         for (Element each : Elements.in(row)) {
-            if ("table-cell".equals(each.getLocalName())) {
-                int times = Math.clamp(number(attribute(each, "number-columns-repeated"), 1), 1, MOST_REPEATED);
-                for (int i = 0; i < times; i++) {
-                    cells.add(new Cell(blocks(each, Listing.NONE, 0)));
+            int times = Math.clamp(number(attribute(each, "number-columns-repeated"), 1), 1, MOST_REPEATED);
+            for (int i = 0; i < times; i++) {
+                switch (each.getLocalName()) {
+                    case "table-cell" -> {
+                        cells.add(new Cell(blocks(each, Listing.NONE, 0)));
+                        wide = number(attribute(each, "number-columns-spanned"), 1) - 1;
+                    }
+                    case "covered-table-cell" -> {
+                        cells.add(Cell.covered(wide > 0 ? Cover.BEFORE : Cover.ABOVE));
+                        wide--;
+                    }
+                    default -> {
+                        // Nothing else is a place in a table.
+                    }
                 }
             }
         }

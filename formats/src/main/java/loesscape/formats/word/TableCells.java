@@ -1,6 +1,7 @@
 package loesscape.formats.word;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import loesscape.formats.word.WordBlock.Cell;
 import loesscape.formats.word.WordBlock.Paragraph;
 import loesscape.formats.word.WordPiece.Words;
@@ -33,9 +34,17 @@ record TableCells(List<List<Cell>> rows) {
                 && column < rows.get(row).size();
     }
 
-    /** The words of a cell as a label; empty where there is none. */
+    /** The words of a cell as a label, of a place that is covered those of what covers it; empty where there is none. */
     String wordsAt(int row, int column) {
-        return isThere(row, column) ? WordText.label(WordText.of(rows.get(row).get(column))) : "";
+        if (!isThere(row, column)) {
+            return "";
+        }
+        Cell cell = rows.get(row).get(column);
+        return switch (cell.cover()) {
+            case NONE -> WordText.label(WordText.of(cell));
+            case BEFORE -> wordsAt(row, column - 1);
+            case ABOVE -> wordsAt(row - 1, column);
+        };
     }
 
     List<String> heads() {
@@ -62,7 +71,79 @@ record TableCells(List<List<Cell>> rows) {
         return rows.stream().flatMap(List::stream).anyMatch(TableCells::isToFill);
     }
 
+    /** Whether it belongs to the text: beside each other, with nothing to be filled in but what has a name and stands under heads. */
+    boolean isWritten() {
+        int width = width();
+        boolean isOfText = IntStream.range(0, rows.size())
+                .allMatch(row -> IntStream.range(0, rows.get(row).size())
+                        .allMatch(column -> role(row, column) == Role.CONTENT || role(row, column) == Role.LABEL));
+        List<Cell> asking = rows.stream()
+                .flatMap(List::stream)
+                .filter(TableCells::hasPlaces)
+                .toList();
+        return width > 1
+                && isOfText
+                && asking.stream().allMatch(TableCells::isOfNames)
+                && (asking.isEmpty() || (hasHeadsOfWords() && (width > 2 || hasBoldHeads())));
+    }
+
+    /** How many columns the longest row has. */
+    int width() {
+        return rows.stream().mapToInt(List::size).max().orElse(0);
+    }
+
+    /** Whether the first row says what stands beneath: in bold, or over nothing but figures or what is to be filled in. */
+    boolean hasHeads() {
+        boolean isOverOthers = IntStream.range(0, rows.getFirst().size())
+                .anyMatch(column -> rows.stream()
+                        .skip(1)
+                        .allMatch(row -> column < row.size()
+                                && (hasPlaces(row.get(column))
+                                        || WrittenTable.isFigure(WordText.of(row.get(column))))));
+        return rows.size() > 1 && hasHeadsOfWords() && (isOverOthers || hasBoldHeads());
+    }
+
+    private boolean hasHeadsOfWords() {
+        return rows.size() > 1
+                && rows.getFirst().stream().noneMatch(TableCells::hasPlaces)
+                && rows.getFirst().stream().skip(1).allMatch(cell -> cell.isCovered() || !isEmpty(cell))
+                && rows.getFirst().stream().noneMatch(cell -> WrittenTable.isFigure(WordText.of(cell)));
+    }
+
+    private boolean hasBoldHeads() {
+        return rows.getFirst().stream()
+                .flatMap(cell -> cell.blocks().stream())
+                .allMatch(block -> block instanceof Paragraph it
+                        && it.pieces().stream()
+                                .allMatch(piece -> piece instanceof Words words
+                                        && (words.isBold() || words.text().isBlank())));
+    }
+
+    /** Whether all that is to be filled in there has a name, and is told in words. */
+    private static boolean isOfNames(Cell cell) {
+        return cell.blocks().stream()
+                .allMatch(block -> block instanceof Paragraph it
+                        && WordText.parted(it.pieces()).stream().allMatch(TableCells::isNamed));
+    }
+
+    private static boolean isNamed(WordPiece piece) {
+        return switch (piece) {
+            case Words ignored -> true;
+            case WordPiece.Asked it ->
+                it.control().kind() != WordPiece.Asking.MARK
+                        && it.control().kind() != WordPiece.Asking.PICTURE
+                        && !(it.control().name().isBlank()
+                                && it.control().label().isBlank());
+            case WordPiece.Room ignored -> false;
+            case WordPiece.Square ignored -> false;
+        };
+    }
+
     private static boolean isEmpty(Cell cell) {
+        return !cell.isCovered() && hasNothing(cell);
+    }
+
+    private static boolean hasNothing(Cell cell) {
         return cell.blocks().stream()
                 .allMatch(block -> block instanceof Paragraph it
                         && it.pieces().stream()
@@ -113,6 +194,9 @@ record TableCells(List<List<Cell>> rows) {
 
     Role role(int row, int column) {
         Cell cell = rows.get(row).get(column);
+        if (cell.isCovered()) {
+            return Role.LABEL;
+        }
         if (isEmpty(cell)) {
             return label(row, column).isEmpty() ? Role.LABEL : Role.ROOM;
         }
@@ -124,9 +208,18 @@ record TableCells(List<List<Cell>> rows) {
         if (isToFill(cell)) {
             return hasRoomBeneath(cell) ? Role.PROMPT_WITH_ROOM : Role.CONTENT;
         }
-        boolean isPrompt = isToFill(row, column + 1);
+        boolean isPrompt = isToFill(row, behind(row, column));
         boolean isHead = row == 0 && isToFill(1, column);
         return isPrompt || isHead || isCaption(row, column) ? Role.LABEL : Role.CONTENT;
+    }
+
+    /** The place behind a cell, however many columns wide that is. */
+    private int behind(int row, int column) {
+        int next = column + 1;
+        while (isThere(row, next) && rows.get(row).get(next).cover() == WordBlock.Cover.BEFORE) {
+            next++;
+        }
+        return next;
     }
 
     /** What an empty cell is for: the words before it, above it, at the head of its column, or beneath it. */

@@ -28,19 +28,44 @@ sealed interface WordBlock {
         }
     }
 
-    /** A table, row by row, cell by cell. */
-    record Grid(List<List<Cell>> rows) implements WordBlock {
+    /**
+     * A table, row by row, cell by cell.
+     *
+     * @param hasHeads whether the file says that its first row is heads
+     */
+    record Grid(boolean hasHeads, List<List<Cell>> rows) implements WordBlock {
 
         public Grid {
             rows = rows.stream().map(List::copyOf).toList();
         }
     }
 
+    /** What covers a place in a table, so that nothing stands in it. */
+    enum Cover {
+        NONE,
+        /** The cell before it, which is several columns wide. */
+        BEFORE,
+        /** The cell above it, which is several rows high. */
+        ABOVE
+    }
+
     /** What stands in a cell of a table. */
-    record Cell(List<WordBlock> blocks) {
+    record Cell(List<WordBlock> blocks, Cover cover) {
 
         public Cell {
             blocks = List.copyOf(blocks);
+        }
+
+        Cell(List<WordBlock> blocks) {
+            this(blocks, Cover.NONE);
+        }
+
+        static Cell covered(Cover by) {
+            return new Cell(List.of(), by);
+        }
+
+        boolean isCovered() {
+            return cover != Cover.NONE;
         }
     }
 

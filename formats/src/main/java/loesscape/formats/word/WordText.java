@@ -121,6 +121,13 @@ final class WordText {
                 : new Asked(Control.text(name.replace('_', ' '), name));
     }
 
+    /** The same words without emphasis. */
+    static List<WordPiece> unstyled(List<WordPiece> pieces) {
+        return pieces.stream()
+                .map(piece -> piece instanceof Words words ? new Words(words.text(), false, false) : piece)
+                .toList();
+    }
+
     /** Whether anything is to be filled in. */
     static boolean asks(List<WordPiece> pieces) {
         return pieces.stream().anyMatch(piece -> !(piece instanceof Words));

@@ -295,9 +295,17 @@ class FinishedPdfTest {
         Passage paragraph = new Passage.Paragraph(false, List.of(strong, plain, slanted));
         Passage point = new Passage.Paragraph(true, List.of(new Passage.Span("Point", true, true, "")));
         Passage grid = new Passage.Grid(
-                List.of(new Passage.Column("Tool", false), new Passage.Column("Pieces", true)),
-                List.of(List.of("saw", "2"), List.of("pump", "1")));
-        Passage none = new Passage.Grid(List.of(new Passage.Column("Tool", false)), List.of());
+                List.of(
+                        new Passage.Column(Passage.Cell.of("Tool"), false),
+                        new Passage.Column(Passage.Cell.of("Pieces"), true)),
+                List.of(
+                        List.of(Passage.Cell.of("saw"), Passage.Cell.of("2")),
+                        List.of(Passage.Cell.of("pump"), Passage.Cell.of("1"))));
+        Passage none = new Passage.Grid(List.of(new Passage.Column(Passage.Cell.of("Tool"), false)), List.of());
+        Passage withoutHeads = new Passage.Grid(
+                List.of(new Passage.Column(Passage.Cell.of(""), false), new Passage.Column(Passage.Cell.of(""), false)),
+                List.of(List.of(
+                        new Passage.Cell(List.of(strong, plain, slanted)), Passage.Cell.of("One line\nand another"))));
         Content content = new Content(
                 "Texts",
                 "",
@@ -306,7 +314,8 @@ class FinishedPdfTest {
                         1,
                         "4",
                         List.of(
-                                new Content.Line.Told("4.1", 1, List.of(paragraph, point, point, grid), Look.PLAIN),
+                                new Content.Line.Told(
+                                        "4.1", 1, List.of(paragraph, point, point, grid, withoutHeads), Look.PLAIN),
                                 new Content.Line.Told("(a)", 2, List.of(paragraph), Look.PLAIN),
                                 new Content.Line.Told(
                                         "(i)", 3, List.of(point), Look.of(Look.Shade.CLAY, true, Look.Mark.WARNING)),
@@ -320,7 +329,18 @@ class FinishedPdfTest {
         assertThat(ArchiveCheck.broken(pdf)).isEmpty();
         try (PDDocument document = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(document);
-            assertThat(text).contains("4.1", "(a)", "(i)", "The fee", "leaning", "Tool", "Pieces", "pump");
+            assertThat(text)
+                    .contains(
+                            "4.1",
+                            "(a)",
+                            "(i)",
+                            "The fee",
+                            "leaning",
+                            "Tool",
+                            "Pieces",
+                            "pump",
+                            "One line",
+                            "and another");
             assertThat(spoken(document)).contains("4Terms4.1Thefeeis3.longleaning", "(a)Thefee", "(i)");
             List<String> tags = new ArrayList<>();
             tags(document.getDocumentCatalog().getStructureTreeRoot().getKids(), tags);

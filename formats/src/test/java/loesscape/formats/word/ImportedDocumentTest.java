@@ -317,10 +317,104 @@ class ImportedDocumentTest {
                         "Flooded?: YesNo",
                         "Surname: Text",
                         "Born on: Date",
-                        "“Class — Fee”",
-                        "“small — 25”",
+                        "“| Class | Fee |\n|---|---:|\n| small | 25 |”",
                         "Place, date: Text",
                         "Signature: Signature");
+    }
+
+    @Test
+    void tablesStayTablesWithTheirHeadsMarksAndLines() {
+        String bold = "<w:p><w:r><w:rPr><w:b/></w:rPr><w:t>%s</w:t></w:r></w:p>";
+        assertThat(told(table(row(bold.formatted("Kind"), bold.formatted("Due")), row("*lease* | rent", "in May"))
+                        + table(row("Kind", "Due"), row("lease", "in May"))
+                        + table(
+                                row("Kind", "Due").replace("<w:tr>", "<w:tr><w:trPr><w:tblHeader/></w:trPr>"),
+                                row(line("lease") + line("of a mill"), listed(2, 0, "May") + listed(2, 0, "June")))
+                        + table(row("", "small", "large"), row("Fee", "25", "1,250.00"), row("Days", "3", "5"))
+                        + table(
+                                row("For", "When", "Sum"),
+                                row("Lease", "May", "[Rent] EUR"),
+                                row("Late", "June", "3 EUR"))))
+                .containsExactly(
+                        "# A document",
+                        "“| Kind | Due |\n|---|---|\n| \\*lease\\* \\| rent | in May |”",
+                        "“| Kind | Due |\n| lease | in May |”",
+                        "“| Kind | Due |\n|---|---|\n| lease\\\nof a mill | • May\\\n• June |”",
+                        "“|  | small | large |\n|---|---:|---:|\n| Fee | 25 | 1,250.00 |\n| Days | 3 | 5 |”",
+                        "Rent: Money (asked)",
+                        "“| For | When | Sum |\n|---|---|---:|\n| Lease | May | {rent:figure} EUR |\n| Late | June | 3 EUR |” (document)");
+    }
+
+    @Test
+    void whatHasANameUnderHeadsIsAskedAndStandsInTheTable() {
+        assertThat(told(table(
+                                row("What", "Who", "Sum"),
+                                row("Lease of [Parcel]", "[Lessee]", "€ [Rent]"),
+                                row("Again", "[Lessee]", "none"))
+                        + table(row("Name", "[Lessor]"), row("Town", "[Town]"))))
+                .containsExactly(
+                        "# A document",
+                        "Parcel: Text (asked)",
+                        "Lessee: Text (asked)",
+                        "Rent: Money (asked)",
+                        "“| What | Who | Sum |\n|---|---|---|\n| Lease of {parcel} | {lessee} | € {rent:figure} |\n"
+                                + "| Again | {lessee} | none |” (document)",
+                        "Lessor: Text",
+                        "Town: Text");
+    }
+
+    @Test
+    void aCurrencyIsSaidOnce() {
+        assertThat(told(line(
+                        "The lessee pays the [Rent] in May, and a fee of [Fee] EUR, or [Late fee] € for each day.")))
+                .containsExactly(
+                        "# A document",
+                        "Rent: Money (asked)",
+                        "Fee: Money (asked)",
+                        "Late fee: Money (asked)",
+                        "“The lessee pays the {rent} in May, and a fee of {fee:figure} EUR, or {late_fee:figure} € for each day.” (document)");
+    }
+
+    /** Merged cells: ISO/IEC 29500-1, 17.4.17 (columns) and 17.4.84 (rows). */
+    @Test
+    void cellsOverSeveralColumnsAndRowsAskOnce() {
+        String wide = "<w:tc><w:tcPr><w:gridSpan w:val=\"2\"/></w:tcPr>%s</w:tc>";
+        String high = "<w:tc><w:tcPr><w:vMerge%s/></w:tcPr>%s</w:tc>";
+        assertThat(told(table("<w:tr>" + wide.formatted(line("Lessee")) + "<w:tc>" + line("") + "</w:tc></w:tr>")
+                        + table(
+                                "<w:tr>" + high.formatted(" w:val=\"restart\"", line("Parcel")) + "<w:tc>" + line("")
+                                        + "</w:tc></w:tr>",
+                                "<w:tr>" + high.formatted("", line("")) + "<w:tc>" + line("") + "</w:tc></w:tr>")
+                        + table(
+                                "<w:tr>" + wide.formatted(line("Fees of a year")) + "</w:tr>",
+                                row("lease", "due in May"))))
+                .containsExactly(
+                        "# A document",
+                        "Lessee: Text",
+                        "Parcel: Text",
+                        "Parcel: Text",
+                        "“| Fees of a year |  |\n| lease | due in May |”");
+    }
+
+    @Test
+    void aFrameOfOneColumnIsNoTable() {
+        assertThat(told(table(
+                        row(styled("H1", "The mill") + line("It stands at the ditch.")), row("Its wheel is of oak."))))
+                .containsExactly("# The mill", "“It stands at the ditch.”", "“Its wheel is of oak.”");
+    }
+
+    @Test
+    void aLongTableIsSeveralThatSayTheHeadsAgain() {
+        String[] rows = new String[400];
+        rows[0] = row("No", "What is to be done, and by whom");
+        for (int i = 1; i < rows.length; i++) {
+            rows[i] = row(Integer.toString(i), "Work of the day " + "and more ".repeat(6));
+        }
+        List<String> told = told(table(rows));
+        assertThat(told.size()).isGreaterThan(2);
+        assertThat(told.subList(1, told.size()))
+                .allMatch(text -> text.startsWith("“| No | What is to be done, and by whom |\n|---:|---|\n| "));
+        assertThat(String.join("\n", told)).contains("| 1 | Work", "| 200 | Work", "| 399 | Work");
     }
 
     @Test

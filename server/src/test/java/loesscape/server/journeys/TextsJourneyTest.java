@@ -91,6 +91,42 @@ class TextsJourneyTest {
     }
 
     @Test
+    void rowsOfASpreadsheetAreATableWithAnswersInIt() {
+        Page author = Steps.signedIn(SERVER, BROWSER);
+        Steps.begin(author, "Fees of the year");
+        add(author, "Fee", "money");
+        add(author, "Costs:", "notice");
+        select(author, "costs");
+        Locator text = text(author);
+        text.fill("Costs:");
+        author.getByRole(AriaRole.GROUP, named("Writing"))
+                .getByRole(AriaRole.BUTTON, within("table"))
+                .click();
+        assertThat(text).hasValue("Costs:\n\n| What | How much |\n|---|---|\n|  |  |");
+        text.fill("");
+        text.evaluate("""
+                (area, rows) => {
+                  const data = new DataTransfer();
+                  data.setData("text/plain", rows);
+                  area.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+                }
+                """, "For\tSum\nLease\t12.50\nAuger\t3.00\n");
+        assertThat(text).hasValue("| For | Sum |\n|---|---:|\n| Lease | 12.50 |\n| Auger | 3.00 |");
+        choose(text, "3.00");
+        text.press("Delete");
+        text.pressSequentially("{fee");
+        text.press("Enter");
+        assertThat(text).hasValue("| For | Sum |\n|---|---:|\n| Lease | 12.50 |\n| Auger | {fee} |");
+
+        select(author, "fee");
+        author.locator("#i-fee input").fill("1250");
+        Locator table = author.locator("[data-key=costs] table");
+        assertThat(table.getByRole(AriaRole.COLUMNHEADER)).hasText(new String[] {"For", "Sum"});
+        assertThat(table.getByRole(AriaRole.CELL)).hasText(new String[] {"Lease", "12.50", "Auger", "€ 1,250.00"});
+        Browser.isAccessible(author);
+    }
+
+    @Test
     void whoFillsInReadsTheDocumentThatTheAnswersMake() {
         Visitor author = SERVER.author();
         String path = author.released("""
