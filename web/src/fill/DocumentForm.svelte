@@ -27,7 +27,9 @@
   });
   const sections = $derived(page ? held(page) : []);
   /** Whether answers are written on pages of a PDF, which fill beside the questions. */
-  const isPlaced = $derived(Object.values(sheet.nodes).some((it) => it.type === "page" && it.sheet !== null));
+  const isPlaced = $derived(
+    (sheet.held[""] ?? []).map(node).some((it) => it.type === "page" && it.sheet !== null),
+  );
   const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
   const organisation = $derived(sheet.organisation);
   const progress = $derived(

@@ -3,7 +3,6 @@
   import type { Folding, Node, NodeState } from "../api/types";
   import { address, withRow } from "../document/answers";
   import { folds } from "../document/folds";
-  import { wrapping } from "../document/forms";
   import Indicated from "../document/Indicated.svelte";
   import { isProse, lookClass, lookStyle } from "../document/looks";
   import Mark from "../document/Mark.svelte";
@@ -133,7 +132,7 @@
     {#if node.help}<p class="soft mt-0.5">{node.help}</p>{/if}
   {/if}
   {#if isOpen}
-    <svelte:element this={level === 2 ? wrapping(Object.keys(sheet.nodes).length) : "div"} novalidate={true}>
+    <svelte:element this={level === 2 ? filling.wrap : "div"} novalidate={true}>
       {#if names}
         {#each names as name, i (name)}
           {@const whole = stateOf(key, name)}

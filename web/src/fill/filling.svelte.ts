@@ -1,6 +1,7 @@
 import { SvelteSet } from "svelte/reactivity";
 import { Problem, request, said } from "../api/http";
 import { keyOf } from "../document/answers";
+import { wrapping } from "../document/forms";
 import type { AnswerKept, Field, Finished, NodeStateFieldState, Sheet } from "../api/types";
 
 const FIRST_PAUSE = 500;
@@ -23,6 +24,9 @@ export class Filling {
   /** Whether finishing was tried, so that what is missing is said beside each field. */
   asked = $state(false);
   left = new SvelteSet<string>();
+
+  /** What sections stand in, as many as were told at first: another element would be all controls made anew. */
+  wrap: "form" | "div" = "form";
 
   /** The roles whose fields are open; null where all are. */
   owned: string[] | null = null;
@@ -50,6 +54,10 @@ export class Filling {
   }
 
   protected begin(sheet: Sheet): void {
+    const all = Object.values(sheet.nodes);
+    // Pages are there one after the other.
+    const isOnePage = all.filter(({ type }) => type === "page").length < 2;
+    this.wrap = wrapping(isOnePage ? all.filter(({ type }) => type === "field").length : 0);
     this.sheet = sheet;
     this.typed = sheet.answers;
     this.unsent = sheet.record === null ? JSON.parse(localStorage.getItem(this.unsentName) ?? "{}") : {};
@@ -201,8 +209,8 @@ export class Filling {
     const appearing = Object.keys(kept.states).filter(
       (key) => kept.states[key]!.shown && !sheet.states[key]?.shown,
     );
-    Object.assign(sheet.held, kept.held);
-    Object.assign(sheet.nodes, kept.nodes);
+    takeNew(sheet.held, kept.held);
+    takeNew(sheet.nodes, kept.nodes);
     for (const [at, state] of Object.entries(kept.states)) {
       const before = sheet.states[at];
       // Of what folds nothing more is told; while it leaves it is seen as it was.
@@ -215,6 +223,13 @@ export class Filling {
     const appeared = appearing.filter((key) => this.field(key));
     if (appeared.length === 1) this.news = `New question: ${this.field(appeared[0]!)!.label}`;
     else if (appeared.length) this.news = `${appeared.length} new questions`;
+  }
+}
+
+/** Takes what is not there yet or was otherwise: what is told again as it was is no reason to look at anything again. */
+function takeNew<T>(into: Record<string, T>, told: Record<string, T>): void {
+  for (const [key, value] of Object.entries(told)) {
+    if (JSON.stringify(into[key]) !== JSON.stringify(value)) into[key] = value;
   }
 }
 

@@ -32,6 +32,10 @@
   });
 
   const copy = workingCopy();
+  /** Another element would be all controls made anew, and the focus lost: what they stand in stays. */
+  const wrap = wrapping(
+    [...copy.nodes.values()].filter(({ node, state }) => node.type === "field" && state.shown).length,
+  );
   let ground = $state<HTMLElement>();
   const pages = $derived(copy.inside(""));
   /** What stands at a place of a page of a PDF stands nowhere else. */
@@ -380,7 +384,7 @@
         />{/if}
       {#each copy.inside(page) as section, place (section)}
         <svelte:element
-          this={wrapping(copy.nodes.size)}
+          this={wrap}
           class="part"
           style:--lines={copy.inside(section).length + 2}
           novalidate={true}
