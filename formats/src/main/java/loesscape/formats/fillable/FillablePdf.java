@@ -30,6 +30,7 @@ import loesscape.core.prose.Prose;
 import loesscape.core.script.DocumentScript;
 import loesscape.core.script.LeftOut;
 import loesscape.formats.paper.ArchiveMetadata;
+import loesscape.formats.paper.LentFonts;
 import loesscape.formats.paper.TagTidying;
 import loesscape.formats.paper.Theme;
 import loesscape.formats.paper.Typesetter;
@@ -75,12 +76,14 @@ public record FillablePdf(byte[] file, List<LeftOut> leftOut) {
             Function<String, Optional<byte[]>> sheets) {
         Template template = form.template().template();
         DocumentScript script = script(form);
-        try (PDDocument document = new PDDocument()) {
+        try (LentFonts fonts = new LentFonts();
+                PDDocument document = new PDDocument()) {
             FormMarkup markup = new FormMarkup(form, PlacedForm.placed(form), pictures);
             List<Slot> slots = new ArrayList<>();
             Typesetter.set(
                     markup.write(theme).document(),
                     document,
+                    fonts,
                     false,
                     renderer -> slots.addAll(slots(renderer, markup.uses(), document)));
             TagTidying.tidy(document, template.pageSettings().isRightToLeft());

@@ -2,6 +2,7 @@ package loesscape.formats.paper;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.time.Instant;
 import java.util.Locale;
 import loesscape.core.evaluation.Content;
 import loesscape.core.model.PageSettings;
@@ -18,7 +19,7 @@ final class ArchiveCatalog {
 
     private ArchiveCatalog() {}
 
-    static void begin(PDDocument document, Content content) throws IOException {
+    static void begin(PDDocument document, Content content, Instant at) throws IOException {
         PDDocumentCatalog catalog = document.getDocumentCatalog();
         String language = content.settings().language();
         catalog.setLanguage(
@@ -30,7 +31,7 @@ final class ArchiveCatalog {
         colours.setRegistryName("http://www.color.org");
         catalog.addOutputIntent(colours);
         catalog.setMetadata(new PDMetadata(document, new ByteArrayInputStream(packet())));
-        ArchiveMetadata.title(document, content.title(), content.subtitle());
+        ArchiveMetadata.say(document, content.title(), content.subtitle(), at);
         document.getDocumentInformation().setTitle(content.title());
         document.getDocumentInformation().setSubject(content.subtitle());
         document.getDocumentInformation().setProducer("Loesscape");
@@ -41,8 +42,9 @@ final class ArchiveCatalog {
         if (packet == null) {
             Content blank = new Content(" ", " ", java.util.List.of(), PageSettings.PLAIN);
             PrintedRecord record = new PrintedRecord(blank, null, Theme.PLAIN, PrintedRecord.Pictures.NONE, "", null);
-            try (PDDocument document = new PDDocument()) {
-                Typesetter.set(DocumentMarkup.of(record), document);
+            try (LentFonts fonts = new LentFonts();
+                    PDDocument document = new PDDocument()) {
+                Typesetter.set(DocumentMarkup.of(record), document, fonts);
                 packet = document.getDocumentCatalog().getMetadata().toByteArray();
             }
         }

@@ -32,23 +32,25 @@ public final class ArchiveMetadata {
 
     /** Puts a time in the places of the times at which it was made. */
     public static void date(PDDocument document, Instant at) throws IOException {
-        edit(document, packet -> {
-            for (String name : DATES) {
-                NodeList dates = packet.getElementsByTagNameNS("*", name);
-                for (int i = 0; i < dates.getLength(); i++) {
-                    dates.item(i)
-                            .setTextContent(at.truncatedTo(ChronoUnit.SECONDS).toString());
-                }
-            }
-        });
+        edit(document, packet -> date(packet, at));
     }
 
-    /** Puts a title and a description in the places of others. */
-    static void title(PDDocument document, String title, String description) throws IOException {
+    /** Puts a title, a description and a time in the places of others. */
+    static void say(PDDocument document, String title, String description, Instant at) throws IOException {
         edit(document, packet -> {
             first(packet, "title", title);
             first(packet, "description", description);
+            date(packet, at);
         });
+    }
+
+    private static void date(Document packet, Instant at) {
+        for (String name : DATES) {
+            NodeList dates = packet.getElementsByTagNameNS("*", name);
+            for (int i = 0; i < dates.getLength(); i++) {
+                dates.item(i).setTextContent(at.truncatedTo(ChronoUnit.SECONDS).toString());
+            }
+        }
     }
 
     private static void first(Document packet, String name, String text) {

@@ -39,26 +39,27 @@ public final class FinishedPdf {
     /** The bytes of a finished document; the same for the same record. */
     public static byte[] write(PrintedRecord printed) {
         Instant finished = printed.heading() == null ? NEVER : printed.heading().finished();
-        try (PDDocument document = new PDDocument()) {
+        try (LentFonts fonts = new LentFonts();
+                PDDocument document = new PDDocument()) {
             Content content = printed.content();
             SheetTags tags = new SheetTags();
             if (!content.filled().isEmpty()) {
                 PaperWords words = new PaperWords(content.settings().language());
                 for (Content.Block rest :
-                        new SheetDrawing(document, printed.pictures(), words, tags).draw(content.filled())) {
+                        new SheetDrawing(document, fonts, printed.pictures(), words, tags).draw(content.filled())) {
                     content = content.with(rest);
                 }
             }
             boolean isSet = content.filled().isEmpty() || !content.sections().isEmpty() || printed.evidence() != null;
             if (isSet) {
-                Typesetter.set(DocumentMarkup.of(printed.with(content)), document);
+                Typesetter.set(DocumentMarkup.of(printed.with(content)), document, fonts);
+                ArchiveMetadata.date(document, finished);
             } else {
-                ArchiveCatalog.begin(document, content);
+                ArchiveCatalog.begin(document, content, finished);
             }
             GregorianCalendar at = GregorianCalendar.from(finished.atZone(ZoneOffset.UTC));
             document.getDocumentInformation().setCreationDate(at);
             document.getDocumentInformation().setModificationDate(at);
-            ArchiveMetadata.date(document, finished);
             reading(document, content);
             AssociatedFiles.attach(document, files(printed), at);
             if (isSet) {

@@ -51,12 +51,13 @@ final class SheetDrawing {
     private final Map<String, PDDocument> sheets = new HashMap<>();
     private final List<Line> rest = new ArrayList<>();
 
-    SheetDrawing(PDDocument document, PrintedRecord.Pictures pictures, PaperWords words, SheetTags tags) {
+    SheetDrawing(
+            PDDocument document, LentFonts fonts, PrintedRecord.Pictures pictures, PaperWords words, SheetTags tags) {
         this.document = document;
         this.pictures = pictures;
         this.words = words;
         this.tags = tags;
-        this.letters = new SheetLetters(document);
+        this.letters = new SheetLetters(document, fonts);
         this.layers = new LayerUtility(document);
     }
 

@@ -4,10 +4,8 @@ import java.io.IOException;
 import java.text.Bidi;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
@@ -18,14 +16,19 @@ final class SheetLetters {
 
     private static final int UNKNOWN = 0xFFFD;
 
+    /** Characters below this one are met most; the widths of others are asked for each time. */
+    private static final int MOST_MET = 0x2100;
+
     private final PDDocument document;
+    private final LentFonts lent;
     private final Map<ShippedFont, PDType0Font> fonts = new EnumMap<>(ShippedFont.class);
 
-    /** Of single letters, plain and bold. */
-    private final List<Map<Integer, Double>> widths = List.of(new HashMap<>(), new HashMap<>());
+    /** Of single letters, plain and bold; 0 where it is not known yet. */
+    private final double[][] widths = new double[2][MOST_MET];
 
-    SheetLetters(PDDocument document) {
+    SheetLetters(PDDocument document, LentFonts lent) {
         this.document = document;
+        this.lent = lent;
     }
 
     /** Signs of one font, in the order in which they stand on paper. */
@@ -77,19 +80,25 @@ final class SheetLetters {
             int character = text.codePointAt(i);
             i += Character.charCount(character);
             if (isShown(character)) {
-                Map<Integer, Double> known = widths.get(isBold ? 1 : 0);
-                Double letter = known.get(character);
-                if (letter == null) {
-                    ShippedFont found = ShippedFont.of(character);
-                    letter = font(weighing(found, isBold))
-                                    .getStringWidth(Character.toString(found == null ? UNKNOWN : character))
-                            / 1000.0;
-                    known.put(character, letter);
-                }
-                width += letter;
+                width += letter(character, isBold);
             }
         }
         return width;
+    }
+
+    private double letter(int character, boolean isBold) throws IOException {
+        double[] known = widths[isBold ? 1 : 0];
+        if (character < known.length && known[character] > 0) {
+            return known[character];
+        }
+        ShippedFont found = ShippedFont.of(character);
+        double letter =
+                font(weighing(found, isBold)).getStringWidth(Character.toString(found == null ? UNKNOWN : character))
+                        / 1000.0;
+        if (character < known.length) {
+            known[character] = letter;
+        }
+        return letter;
     }
 
     private static boolean isShown(int character) {
@@ -125,9 +134,7 @@ final class SheetLetters {
     private PDType0Font font(ShippedFont font) throws IOException {
         PDType0Font known = fonts.get(font);
         if (known == null) {
-            TrueTypeFont read = font.read();
-            document.registerTrueTypeFontForClosing(read);
-            known = PDType0Font.load(document, read, true);
+            known = PDType0Font.load(document, lent.of(font), true);
             fonts.put(font, known);
         }
         return known;

@@ -69,7 +69,7 @@ public enum ShippedFont {
         };
     }
 
-    /** The font, read anew: each document keeps one of its own. */
+    /** The font, read anew; {@link LentFonts} lends what was read before. */
     public TrueTypeFont read() throws IOException {
         TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(bytes()));
         // Ligatures have no letters of their own behind them: “finished” would be found and copied as “nished”.

@@ -15,7 +15,6 @@ import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
@@ -42,16 +41,18 @@ public final class Typesetter {
     }
 
     /** Adds the pages of some markup to an empty document, to be archived. */
-    static void set(Document markup, PDDocument document) throws IOException {
-        set(markup, document, true, renderer -> {});
+    static void set(Document markup, PDDocument document, LentFonts fonts) throws IOException {
+        set(markup, document, fonts, true, renderer -> {});
     }
 
     /**
      * Adds the pages of some markup to a document.
      *
+     * @param fonts given back when the document is written, and closed
      * @param isArchivable whether it keeps ISO 19005-3, which forms with scripts do not
      */
-    public static void set(Document markup, PDDocument document, boolean isArchivable, Laid laid) throws IOException {
+    public static void set(Document markup, PDDocument document, LentFonts fonts, boolean isArchivable, Laid laid)
+            throws IOException {
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.useExternalResourceAccessControl(
                 Typesetter::isInside, ExternalResourceControlPriority.RUN_BEFORE_RESOLVING_URI);
@@ -64,7 +65,11 @@ public final class Typesetter {
         builder.useReplacementText("\uFFFD");
         for (ShippedFont font : ShippedFont.values()) {
             builder.useFont(
-                    new Supplied(document, font), font.family(), font.isBold() ? 700 : 400, FontStyle.NORMAL, true);
+                    new Supplied(document, fonts, font),
+                    font.family(),
+                    font.isBold() ? 700 : 400,
+                    FontStyle.NORMAL,
+                    true);
         }
         builder.usePdfUaAccessibility(true);
         if (isArchivable) {
@@ -91,13 +96,15 @@ public final class Typesetter {
     private static final class Supplied extends PDFontSupplier {
 
         private final PDDocument document;
+        private final LentFonts fonts;
         private final ShippedFont font;
         private @Nullable PDFont made;
 
         @SuppressWarnings("NullAway") // The font is made by supply(), so that there is none to be given here.
-        Supplied(PDDocument document, ShippedFont font) {
+        Supplied(PDDocument document, LentFonts fonts, ShippedFont font) {
             super(null);
             this.document = document;
+            this.fonts = fonts;
             this.font = font;
         }
 
@@ -106,9 +113,7 @@ public final class Typesetter {
             PDFont known = made;
             if (known == null) {
                 try {
-                    TrueTypeFont read = font.read();
-                    document.registerTrueTypeFontForClosing(read);
-                    known = PDType0Font.load(document, read, true);
+                    known = PDType0Font.load(document, fonts.of(font), true);
                 } catch (IOException e) {
                     throw new UncheckedIOException(e);
                 }
