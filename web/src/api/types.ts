@@ -2514,6 +2514,7 @@ export type Stationery = {
   letterhead: string;
   footer: string;
   typeface: Typeface;
+  paper: Paper;
 };
 
 export type Step = {

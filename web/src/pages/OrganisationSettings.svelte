@@ -28,7 +28,7 @@
   void take(() => request<Organisation>("GET", BASE), "");
 
   /** What the paper says beside the name. */
-  let paper = $state<Stationery>({ letterhead: "", footer: "", typeface: "sans" });
+  let paper = $state<Stationery>({ letterhead: "", footer: "", typeface: "sans", paper: "a4" });
   const stationery = new Asking();
   const STATIONERY = `${BASE}/stationery`;
   void stationery.run(async () => {
@@ -124,6 +124,13 @@
       <Select height="tall" bind:value={paper.typeface}>
         <option value="sans">Without serifs</option>
         <option value="serif">With serifs</option>
+      </Select>
+    </label>
+    <label class="grid gap-1"
+      >Paper of new documents
+      <Select height="tall" bind:value={paper.paper}>
+        <option value="a4">A4</option>
+        <option value="letter">Letter</option>
       </Select>
     </label>
     <Button size="tall" type="submit">Keep the paper</Button>

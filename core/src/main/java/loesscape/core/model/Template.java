@@ -82,6 +82,14 @@ public record Template(
                 title, subtitle, others, roles, conditions, lists, finish, pageSettings, trials, promises, accepted);
     }
 
+    /** This template on another paper. */
+    public Template withPaper(PageSettings.Paper paper) {
+        PageSettings settings =
+                new PageSettings(pageSettings.spacing(), paper, pageSettings.numbering(), pageSettings.language());
+        return new Template(
+                title, subtitle, pages, roles, conditions, lists, finish, settings, trials, promises, accepted);
+    }
+
     /** This template without what its author tries, promises and accepts, which is nothing to those who fill it in. */
     public Template withoutTrials() {
         return new Template(

@@ -81,7 +81,7 @@ class OrganisationApi {
         if (wanted.footer().strip().length() > LONGEST_FOOTER) {
             throw new Refusal("The footer is longer than %d characters.".formatted(LONGEST_FOOTER));
         }
-        organisations.keep(new Stationery(letterhead, wanted.footer().strip(), wanted.typeface()));
+        organisations.keep(new Stationery(letterhead, wanted.footer().strip(), wanted.typeface(), wanted.paper()));
         return organisations.stationery();
     }
 

@@ -1,6 +1,7 @@
 package loesscape.server.accounts;
 
 import java.util.Optional;
+import loesscape.core.model.PageSettings;
 import loesscape.formats.paper.Theme;
 import loesscape.formats.picture.SafePicture;
 import org.jspecify.annotations.Nullable;
@@ -36,15 +37,16 @@ public class OrganisationStore {
      * @param letterhead the lines at the head of the first page, such as its address; may be empty
      * @param footer what stands at the foot of every page; may be empty
      * @param typeface what text is set in
+     * @param paper what documents are printed on that are begun from now on; each may have another
      */
-    public record Stationery(String letterhead, String footer, Theme.Typeface typeface) {
+    public record Stationery(String letterhead, String footer, Theme.Typeface typeface, PageSettings.Paper paper) {
 
-        static final Stationery NONE = new Stationery("", "", Theme.Typeface.SANS);
+        static final Stationery NONE = new Stationery("", "", Theme.Typeface.SANS, PageSettings.PLAIN.paper());
     }
 
     /** What its paper says beside its name. */
     public Stationery stationery() {
-        return database.sql("SELECT letterhead, footer, typeface FROM organisation")
+        return database.sql("SELECT letterhead, footer, typeface, paper FROM organisation")
                 .query(Stationery.class)
                 .optional()
                 .orElse(Stationery.NONE);
@@ -55,11 +57,12 @@ public class OrganisationStore {
     public void keep(Stationery stationery) {
         Organisation now = find();
         keep(now.name(), now.accent());
-        database.sql("UPDATE organisation SET letterhead = ?, footer = ?, typeface = ?")
+        database.sql("UPDATE organisation SET letterhead = ?, footer = ?, typeface = ?, paper = ?")
                 .params(
                         stationery.letterhead(),
                         stationery.footer(),
-                        stationery.typeface().name())
+                        stationery.typeface().name(),
+                        stationery.paper().name())
                 .update();
     }
 

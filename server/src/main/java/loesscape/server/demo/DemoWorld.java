@@ -13,6 +13,7 @@ import loesscape.core.editing.Editing;
 import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.model.Origin;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.Template;
 import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.json.Json;
@@ -117,7 +118,8 @@ public class DemoWorld implements ApplicationRunner {
         organisations.keep(new OrganisationStore.Stationery(
                 "Sluice Lane 4\n1170 Veldhollow\nwater@veldhollow.example",
                 "Veldhollow is an invented place.",
-                Theme.Typeface.SANS));
+                Theme.Typeface.SANS,
+                PageSettings.Paper.A4));
         lookups.askDirectory(author);
         for (String name : TEMPLATES) {
             Template document = load(name);

@@ -10,6 +10,7 @@ import loesscape.formats.form.FormReader;
 import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.word.ImportedDocument;
+import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.files.FileNames;
 import loesscape.server.platform.web.HeavyWork;
 import org.springframework.stereotype.Service;
@@ -27,6 +28,7 @@ class TemplateImports {
     private final FoundPlaces found;
     private final OriginalStore originals;
     private final HeavyWork heavy;
+    private final OrganisationStore organisations;
     private final TransactionTemplate transactions;
 
     TemplateImports(
@@ -36,6 +38,7 @@ class TemplateImports {
             FoundPlaces found,
             OriginalStore originals,
             HeavyWork heavy,
+            OrganisationStore organisations,
             TransactionTemplate transactions) {
         this.templates = templates;
         this.pictures = pictures;
@@ -43,6 +46,7 @@ class TemplateImports {
         this.found = found;
         this.originals = originals;
         this.heavy = heavy;
+        this.organisations = organisations;
         this.transactions = transactions;
     }
 
@@ -74,6 +78,11 @@ class TemplateImports {
         return new TemplatesApi.TemplateImported(made.toString(), remarks);
     }
 
+    /** What is set behind pages that were brought, and in the place of them, is on the paper of the organisation. */
+    private Template onOurPaper(Template template) {
+        return template.withPaper(organisations.stationery().paper());
+    }
+
     private static SheetStore.Original original(String name, String otherwise, byte[] file) {
         return new SheetStore.Original(FileNames.plain(name, otherwise), file);
     }
@@ -88,13 +97,13 @@ class TemplateImports {
     private TemplatesApi.TemplateImported document(byte[] file, String name, long author) {
         SheetStore.Original original = original(name, "document.docx", file);
         ImportedDocument imported = heavy.alone(() -> ImportedDocument.read(file, title(original)), LONGEST);
-        return kept(imported.template(), author, imported.remarks(), id -> originals.keep(id, original));
+        return kept(onOurPaper(imported.template()), author, imported.remarks(), id -> originals.keep(id, original));
     }
 
     private TemplatesApi.TemplateImported pdf(byte[] file, String name, String password, long author) {
         SheetStore.Original original = original(name, "document.pdf", file);
         ImportedPdf imported = heavy.alone(() -> ImportedPdf.read(file, password, title(original)), LONGEST);
-        return kept(imported.template(), author, imported.remarks(), id -> {
+        return kept(onOurPaper(imported.template()), author, imported.remarks(), id -> {
             sheets.keep(id, imported.name(), imported.sheet(), original);
             found.keep(id, imported.name(), imported.found());
         });

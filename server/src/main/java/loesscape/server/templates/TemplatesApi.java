@@ -20,6 +20,7 @@ import loesscape.formats.picture.SafePicture;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.formats.template.TemplateFile;
 import loesscape.server.accounts.Author;
+import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.accounts.Right;
 import loesscape.server.accounts.Rights;
 import loesscape.server.platform.doors.SecurityEvent;
@@ -52,14 +53,21 @@ public class TemplatesApi {
     private final PictureStore pictures;
     private final SheetStore sheets;
     private final TemplateImports imports;
+    private final OrganisationStore organisations;
 
     public TemplatesApi(
-            TemplateStore templates, Rights rights, PictureStore pictures, SheetStore sheets, TemplateImports imports) {
+            TemplateStore templates,
+            Rights rights,
+            PictureStore pictures,
+            SheetStore sheets,
+            TemplateImports imports,
+            OrganisationStore organisations) {
         this.templates = templates;
         this.rights = rights;
         this.pictures = pictures;
         this.sheets = sheets;
         this.imports = imports;
+        this.organisations = organisations;
     }
 
     /** How a template stands between its working copy and its releases. */
@@ -123,7 +131,8 @@ public class TemplatesApi {
         String title =
                 wanted.title().isBlank() ? "Untitled document" : wanted.title().strip();
         Section section = Section.of("section_1", "", List.of());
-        Template template = Template.of(title, List.of(new Page("page_1", "", null, List.of(section))));
+        Template template = Template.of(title, List.of(new Page("page_1", "", null, List.of(section))))
+                .withPaper(organisations.stationery().paper());
         return new TemplateMade(
                 templates.add(Validation.require(template), author.id()).toString());
     }

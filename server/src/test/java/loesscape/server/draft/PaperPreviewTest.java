@@ -47,7 +47,7 @@ class PaperPreviewTest {
         assertThat(words(author, paper)).contains("Wilma Terhoek", "Tried out, not finished", "Sluice Lane 4");
         author.put(
                         "/api/organisation/stationery",
-                        "{\"letterhead\":\"Dyke Road 9\\nVeldhollow\",\"footer\":\"Since 1871\",\"typeface\":\"serif\"}")
+                        "{\"letterhead\":\"Dyke Road 9\\nVeldhollow\",\"footer\":\"Since 1871\",\"typeface\":\"serif\",\"paper\":\"a4\"}")
                 .ok();
         assertThat(version(author, paper)).isNotEqualTo(answered);
         assertThat(words(author, paper)).contains("Dyke Road 9", "Since 1871").doesNotContain("Sluice Lane 4");
@@ -76,7 +76,7 @@ class PaperPreviewTest {
                 "''                       | x{201} | longer than 200"
             })
     void whatDoesNotFitOnPaperIsRefused(String letterhead, String footer, String message) {
-        String json = "{\"letterhead\":\"%s\",\"footer\":\"%s\",\"typeface\":\"sans\"}"
+        String json = "{\"letterhead\":\"%s\",\"footer\":\"%s\",\"typeface\":\"sans\",\"paper\":\"a4\"}"
                 .formatted(letterhead.replace("x{501}", "x".repeat(501)), footer.replace("x{201}", "x".repeat(201)));
         assertThat(SERVER.author()
                         .put("/api/organisation/stationery", json)

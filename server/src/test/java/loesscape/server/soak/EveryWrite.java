@@ -121,7 +121,7 @@ final class EveryWrite {
                 .ok();
         author.put(
                         "/api/organisation/stationery",
-                        "{\"letterhead\":\"Sluice Lane 4\",\"footer\":\"\",\"typeface\":\"serif\"}")
+                        "{\"letterhead\":\"Sluice Lane 4\",\"footer\":\"\",\"typeface\":\"serif\",\"paper\":\"letter\"}")
                 .ok();
         author.upload("PUT", "/api/organisation/logo?name=logo.svg", LOGO).ok();
         author.send("DELETE", "/api/organisation/logo", null).ok();

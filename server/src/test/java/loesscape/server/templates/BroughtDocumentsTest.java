@@ -59,6 +59,50 @@ public class BroughtDocumentsTest {
     }
 
     @Test
+    void whatIsBegunIsOnThePaperOfTheOrganisation() throws IOException {
+        Visitor author = SERVER.author();
+        String before = author.post("/api/templates", "{\"title\":\"Begun before\"}")
+                .ok()
+                .json()
+                .get("id")
+                .stringValue();
+        String stationery = "{\"letterhead\":\"\",\"footer\":\"\",\"typeface\":\"sans\",\"paper\":\"%s\"}";
+        author.put("/api/organisation/stationery", stationery.formatted("letter"))
+                .ok();
+        try {
+            assertThat(author.get("/api/organisation/stationery")
+                            .ok()
+                            .json()
+                            .get("paper")
+                            .stringValue())
+                    .isEqualTo("letter");
+            JsonNode begun = author.post("/api/templates", "{\"title\":\"Begun after\"}")
+                    .ok()
+                    .json();
+            JsonNode brought = author.upload(IMPORT + "lease.docx", document("Name: ________"))
+                    .ok()
+                    .json();
+            assertThat(file(author, begun.get("id").stringValue())).contains("\"paper\" : \"letter\"");
+            assertThat(file(author, brought.get("id").stringValue())).contains("\"paper\" : \"letter\"");
+            assertThat(file(author, before)).doesNotContain("letter");
+            // What says its paper itself stays on it.
+            JsonNode again = author.post("/api/templates/import", file(author, before))
+                    .ok()
+                    .json();
+            assertThat(file(author, again.get("id").stringValue())).doesNotContain("letter");
+            author.put("/api/organisation/stationery", stationery.formatted("a3"))
+                    .problem(400);
+        } finally {
+            author.put("/api/organisation/stationery", stationery.formatted("a4"))
+                    .ok();
+        }
+    }
+
+    private static String file(Visitor author, String template) {
+        return author.get("/api/templates/" + template + "/file").ok().text();
+    }
+
+    @Test
     void aTemplateThatWasMadeOfNothingHasNoOriginal() {
         Visitor author = SERVER.author();
         String original = "/api/templates/" + author.template("Drilling agreement") + "/original";
