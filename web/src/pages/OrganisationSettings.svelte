@@ -111,11 +111,11 @@
       void keepPaper();
     }}
   >
-    <label class="grid w-72 gap-1"
+    <label class="grid w-64 gap-1"
       >Beneath the name, up to six lines
       <TextArea rows={3} maxlength={500} bind:value={paper.letterhead} />
     </label>
-    <label class="grid w-72 gap-1"
+    <label class="grid w-52 gap-1"
       >At the foot of every page
       <Input height="tall" maxlength={200} bind:value={paper.footer} />
     </label>

@@ -40,7 +40,7 @@ import org.openjdk.jmh.annotations.Warmup;
  */
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 4, time = 3)
+@Warmup(iterations = 6, time = 4)
 @Measurement(iterations = 5, time = 3)
 @Fork(1)
 @State(Scope.Benchmark)
