@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
 import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.LogicFindings;
 import loesscape.core.analysis.PromiseVerdict;
@@ -24,6 +25,7 @@ import loesscape.core.trial.TrialRun;
 import loesscape.formats.json.JsonProblem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Templates and changes as they were kept once are read for good: the history of a template stands in them. */
@@ -42,10 +44,9 @@ class StoredFormsTest {
         return Change.between(TemplateIndex.of(EMPTY), TemplateIndex.of(example(name)));
     }
 
-    /** Between them they have everything that a template can have. */
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
+    /** Those that were kept in the second form. */
+    static Stream<String> ofTheSecondForm() {
+        return Stream.of(
                 "roles",
                 "rows",
                 "looks",
@@ -54,9 +55,16 @@ class StoredFormsTest {
                 "pages-and-trials",
                 "formulas",
                 "promises",
-                "accepted",
-                "texts"
-            })
+                "accepted");
+    }
+
+    /** Between them they have everything that a template can have. */
+    static Stream<String> examples() {
+        return Stream.concat(ofTheSecondForm(), Stream.of("texts"));
+    }
+
+    @ParameterizedTest
+    @MethodSource("examples")
     void aChangeIsWrittenAsItAlwaysWas(String name) throws IOException {
         Path golden = GOLDEN.resolve("change-3-" + name + ".json");
         String text = ChangeFile.write(change(name));
@@ -72,19 +80,7 @@ class StoredFormsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "roles",
-                "rows",
-                "looks",
-                "lookup",
-                "shared-condition",
-                "pages-and-trials",
-                "formulas",
-                "promises",
-                "accepted",
-                "texts"
-            })
+    @MethodSource("examples")
     void aTemplateIsWrittenAsItAlwaysWas(String name) throws IOException {
         Path golden = GOLDEN.resolve("template-3-" + name + ".json");
         String text = TemplateFile.compact(example(name));
@@ -98,18 +94,7 @@ class StoredFormsTest {
 
     /** Those of the second form are kept as they were written then, too. */
     @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "roles",
-                "rows",
-                "looks",
-                "lookup",
-                "shared-condition",
-                "pages-and-trials",
-                "formulas",
-                "promises",
-                "accepted"
-            })
+    @MethodSource("ofTheSecondForm")
     void whatWasKeptInTheSecondFormIsRead(String name) throws IOException {
         assertThat(TemplateFile.read(Files.readString(GOLDEN.resolve("template-2-" + name + ".json"))))
                 .isEqualTo(example(name));
