@@ -28,7 +28,10 @@
   const sections = $derived(page ? held(page) : []);
   /** Whether answers are written on pages of a PDF, which fill beside the questions. */
   const isPlaced = $derived(
-    (sheet.held[""] ?? []).map(node).some((it) => it.type === "page" && it.sheet !== null),
+    (sheet.held[""] ?? []).some((key) => {
+      const it = sheet.nodes[key];
+      return it?.type === "page" && it.sheet !== null;
+    }),
   );
   const GAPS = { compact: "9px", normal: "16px", roomy: "24px" };
   const organisation = $derived(sheet.organisation);

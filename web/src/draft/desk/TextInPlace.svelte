@@ -147,12 +147,13 @@
       ]),
     );
 
-  /** Rows of a spreadsheet are a table. */
+  /** Rows of a spreadsheet are a table; a numbered list has tabs too, and is none. */
   function paste(event: ClipboardEvent) {
-    const rows = event.clipboardData?.getData("text/plain") ?? "";
-    if (!rows.includes("\t")) return;
+    const isTable = /<table\b/i.test(event.clipboardData?.getData("text/html") ?? "");
+    const rows = pasted(event.clipboardData?.getData("text/plain") ?? "");
+    if (!isTable || !rows.length) return;
     event.preventDefault();
-    void put(tabled(written(), pasted(rows)));
+    void put(tabled(written(), rows));
   }
 
   async function merge() {

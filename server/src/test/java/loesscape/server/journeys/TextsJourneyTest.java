@@ -108,6 +108,7 @@ class TextsJourneyTest {
                 (area, rows) => {
                   const data = new DataTransfer();
                   data.setData("text/plain", rows);
+                  data.setData("text/html", "<table></table>");
                   area.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
                 }
                 """, "For\tSum\nLease\t12.50\nAuger\t3.00\n");
