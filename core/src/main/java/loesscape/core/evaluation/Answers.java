@@ -1,8 +1,10 @@
 package loesscape.core.evaluation;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,7 +20,12 @@ public record Answers(Map<String, String> typed) {
     public static final Answers NONE = new Answers(Map.of());
 
     public Answers {
-        typed = Map.copyOf(typed);
+        // Addresses are alike (f1, f2, … or cost@r1, cost@r2, …), and so are their hashes: Map.copyOf puts what falls
+        // on
+        // one place into the next, and looks at many before it finds one.
+        Map<String, String> kept = HashMap.newHashMap(typed.size());
+        typed.forEach((address, text) -> kept.put(Objects.requireNonNull(address), Objects.requireNonNull(text)));
+        typed = Collections.unmodifiableMap(kept);
     }
 
     /** What is typed at an address; empty when nothing is. */

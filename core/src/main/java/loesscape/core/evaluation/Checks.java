@@ -17,30 +17,46 @@ final class Checks {
 
     private static final int MEGABYTE = 1_000_000;
     private static final Bound ONE = new Bound(BigDecimal.ONE, true);
+    private static final Limit NO_LIMIT = value -> null;
 
     private Checks() {}
 
-    /** What is wrong with a value of the field's own kind, in words that say how to mend it; null when nothing is. */
-    static @Nullable String problem(FieldKind kind, Value value) {
-        return switch (value) {
-            case Value.Text(var text) -> kind instanceof FieldKind.Textual it ? text(it, text) : null;
-            case Value.Number(var number) -> kind instanceof FieldKind.Numeric it ? number(it, number) : null;
-            case Value.Time(var time) ->
-                kind instanceof FieldKind.Time it && !within(time, it.earliest(), it.latest())
-                        ? "The time must be %s.".formatted(Limits.words(kind))
+    /** What is said of the values of one kind, picked once for what is asked again and again. */
+    interface Limit {
+
+        /** What is wrong with a value of the kind, in words that say how to mend it; null when nothing is. */
+        @Nullable
+        String problem(Value value);
+    }
+
+    /** The limits of a kind. Of values of other kinds, blank among them, they say nothing. */
+    static Limit of(FieldKind kind) {
+        return switch (kind) {
+            case FieldKind.Textual it -> value -> value instanceof Value.Text(var text) ? text(it, text) : null;
+            case FieldKind.Number it -> number(it, it.lower(), it.upper());
+            case FieldKind.Money it -> number(it, it.lower(), it.upper());
+            case FieldKind.Rating it -> number(it, ONE, new Bound(BigDecimal.valueOf(it.most()), true));
+            case FieldKind.Date it ->
+                value -> value instanceof Value.Date(var date) && !within(date, it.earliest(), it.latest())
+                        ? "The day must be %s.".formatted(Limits.words(it))
                         : null;
-            case Value.ChosenSet(var choices, var ignored) ->
-                kind instanceof FieldKind.SeveralChoices it ? count(choices.size(), it.least(), it.most()) : null;
-            case Value.Files(var files) -> files(kind, files);
-            case Value.Signed ignored -> null;
-            case Value.Paid ignored -> null;
-            case Value.Date(var date) ->
-                kind instanceof FieldKind.Date it && !within(date, it.earliest(), it.latest())
-                        ? "The day must be %s.".formatted(Limits.words(kind))
+            case FieldKind.Time it ->
+                value -> value instanceof Value.Time(var time) && !within(time, it.earliest(), it.latest())
+                        ? "The time must be %s.".formatted(Limits.words(it))
                         : null;
-            case Value.Blank ignored -> null;
-            case Value.YesNo ignored -> null;
-            case Value.Chosen ignored -> null;
+            case FieldKind.SeveralChoices it ->
+                value -> value instanceof Value.ChosenSet(var choices, var ignored)
+                        ? count(choices.size(), it.least(), it.most())
+                        : null;
+            case FieldKind.Attachment it -> files(it.most(), it.largest(), it.endings());
+            case FieldKind.Picture it -> files(1, it.largest(), FieldKind.Picture.ENDINGS);
+            case FieldKind.YesNo ignored -> NO_LIMIT;
+            case FieldKind.OneChoice ignored -> NO_LIMIT;
+            case FieldKind.Lookup ignored -> NO_LIMIT;
+            case FieldKind.DateSigned ignored -> NO_LIMIT;
+            case FieldKind.Signature ignored -> NO_LIMIT;
+            case FieldKind.Initials ignored -> NO_LIMIT;
+            case FieldKind.Payment ignored -> NO_LIMIT;
         };
     }
 
@@ -55,14 +71,6 @@ final class Checks {
                 Addresses.isWebAddress(text)
                         ? null
                         : "This is not a web address; write it like https://www.example.com.";
-        };
-    }
-
-    private static @Nullable String number(FieldKind.Numeric kind, BigDecimal number) {
-        return switch (kind) {
-            case FieldKind.Number it -> number(kind, number, it.lower(), it.upper());
-            case FieldKind.Money it -> number(kind, number, it.lower(), it.upper());
-            case FieldKind.Rating(var most) -> number(kind, number, ONE, new Bound(BigDecimal.valueOf(most), true));
         };
     }
 
@@ -82,9 +90,13 @@ final class Checks {
                 : "This has %d characters; at most %d fit.".formatted(length, longest);
     }
 
-    private static @Nullable String number(
-            FieldKind kind, BigDecimal number, @Nullable Bound lower, @Nullable Bound upper) {
+    private static Limit number(FieldKind kind, @Nullable Bound lower, @Nullable Bound upper) {
         int decimals = kind.mostDecimals();
+        return value -> value instanceof Value.Number(var number) ? number(kind, number, lower, upper, decimals) : null;
+    }
+
+    private static @Nullable String number(
+            FieldKind kind, BigDecimal number, @Nullable Bound lower, @Nullable Bound upper, int decimals) {
         if ((lower != null && !lower.holdsAbove(number)) || (upper != null && !upper.holdsBelow(number))) {
             return "This must be %s; %s is not."
                     .formatted(
@@ -111,16 +123,8 @@ final class Checks {
         return most > 0 && count > most ? "Choose at most %d; this is %d.".formatted(most, count) : null;
     }
 
-    private static @Nullable String files(FieldKind kind, List<Value.File> files) {
-        return switch (kind) {
-            case FieldKind.Attachment it -> files(files, it.most(), it.largest(), it.endings());
-            case FieldKind.Picture(var largest) -> files(files, 1, largest, FieldKind.Picture.ENDINGS);
-            // No other kind reads files.
-            case FieldKind.SelfContained ignored -> null;
-            case FieldKind.Choosing ignored -> null;
-            case FieldKind.Lookup ignored -> null;
-            case FieldKind.Payment ignored -> null;
-        };
+    private static Limit files(int most, int largest, List<String> endings) {
+        return value -> value instanceof Value.Files(var files) ? files(files, most, largest, endings) : null;
     }
 
     private static @Nullable String files(List<Value.File> files, int most, int largest, List<String> endings) {

@@ -32,6 +32,7 @@ public final class CompiledTemplate {
     private final PreparedTemplate prepared;
     private final Template template;
     private final Slots slots;
+    private final Run blank;
     private final int[] order;
     private final Rules[] rules;
     private final NodeStates states;
@@ -47,6 +48,7 @@ public final class CompiledTemplate {
         this.slots = new Slots(template);
         this.order =
                 prepared.dependencies().order().stream().mapToInt(slots::of).toArray();
+        this.blank = new Run(slots.count());
         this.symbols = prepared.symbols();
         this.conditions = new ConditionCompiler(symbols, slots);
         RuleCompiler compiler = new RuleCompiler(symbols, slots, conditions);
@@ -127,7 +129,7 @@ public final class CompiledTemplate {
     }
 
     private Run run(Answers answers, Context context, Settled settled) {
-        Run run = new Run(slots.count(), context, settled);
+        Run run = new Run(blank, context, settled);
         for (int slot : order) {
             decide(run, slot, answers::touched);
         }
@@ -135,8 +137,8 @@ public final class CompiledTemplate {
     }
 
     /**
-     * Decides whether a node is shown and what counts of its answer, in each row where it stands in rows; all that it
-     * waits for is decided already.
+     * Decides whether a node is shown and what counts of its answer, in each row where it stands in rows. Nothing is
+     * known of it, and all that it waits for is decided already.
      *
      * @param typed what stands at an address; null where it was never touched
      */
@@ -144,38 +146,38 @@ public final class CompiledTemplate {
         Seen seen = run.seen;
         int section = slots.rows(slot);
         int count = section == Slots.NONE ? 1 : seen.rows[section].length;
-        boolean isField = rules[slot].node() instanceof Field;
-        run.prepare(slot, count, isField);
+        Field field = rules[slot].field();
+        run.prepare(slot, count);
         for (int row = 0; row < count; row++) {
             seen.row = row;
-            decide(run, slot, row, isField, typed);
+            decide(run, slot, count, row, typed);
         }
-        if (isField || slots.isRepeating(slot)) {
+        if (field != null || slots.isRepeating(slot)) {
             seen.changed();
         }
     }
 
-    private void decide(Run run, int slot, int row, boolean isField, Function<String, @Nullable String> typed) {
+    private void decide(Run run, int slot, int count, int row, Function<String, @Nullable String> typed) {
         Seen seen = run.seen;
         Rules own = rules[slot];
         int holder = slots.holder(slot);
         boolean holderShown = holder == Slots.NONE || run.shown[holder][slots.isInRows(holder) ? row : 0];
-        String address = isField || !run.settled.isEmpty() ? address(seen, slot, row) : "";
-        boolean isSettled = run.settled.contains(address);
+        Field field = own.field();
+        boolean isSettled = !run.settled.isEmpty() && run.settled.contains(address(seen, slot, row));
         boolean isShown = isSettled || (holderShown && Rules.holds(own.shown(), true, seen));
-        run.show(slot, row, isShown);
-        if (isField) {
-            Field field = (Field) own.node();
-            Reading reading = null;
-            if (isSettled) {
-                String text = typed.apply(address);
-                reading = Reading.settled(field.kind(), text == null ? "" : text);
-            } else if (isShown) {
-                reading = reading(run, slot, row, field, typed.apply(address));
+        Value value = Value.blank();
+        if (field != null && isShown) {
+            String text = typed.apply(address(seen, slot, row));
+            Reading reading = isSettled
+                    ? Reading.settled(field.kind(), text == null ? "" : text)
+                    : reading(run, slot, count, row, field, text);
+            value = reading.value();
+            if (reading instanceof Reading.Unreadable(var message)) {
+                run.noteUnreadable(slot, count, row, message);
             }
-            run.readings[slot][row] = reading;
-            seen.counting[slot][row] = reading == null ? Value.blank() : reading.value();
-        } else if (own.node() instanceof Section it && it.rows() != null) {
+        }
+        run.note(slot, count, row, isShown, value);
+        if (own.node() instanceof Section it && it.rows() != null) {
             seen.rows[slot] = isShown ? RowNames.of(it.rows(), typed.apply(it.key())) : RowNames.first(0);
         }
     }
@@ -185,17 +187,20 @@ public final class CompiledTemplate {
         return section == Slots.NONE ? slots.key(slot) : slots.address(slot, seen.rows[section][row]);
     }
 
-    private Reading reading(Run run, int slot, int row, Field field, @Nullable String typed) {
+    private Reading reading(Run run, int slot, int count, int row, Field field, @Nullable String typed) {
         Seen seen = run.seen;
         Rules own = rules[slot];
-        Offered offered = own.offering().now(seen);
+        Offered offered =
+                own.offering() == null ? Offered.NOTHING : own.offering().now(seen);
         String text = typed == null ? "" : typed;
         switch (field.value()) {
             case null -> {}
             case FieldValue.Starting(var answer) -> text = typed == null ? answer : typed;
             case FieldValue.WorkedOut(var ignored, var overtypable) -> {
                 boolean overtyped = overtypable && !text.isBlank();
-                run.overtype(slot, row, overtyped);
+                if (overtyped) {
+                    run.noteOvertyped(slot, count, row);
+                }
                 if (!overtyped && own.workedOut() != null) {
                     return new Reading.Read(
                             WorkedOut.value(field.kind(), own.workedOut().apply(seen), offered));

@@ -82,11 +82,11 @@ final class ConditionCompiler {
         return switch (condition) {
             case Condition.Always() -> seen -> true;
             case Condition.Never() -> seen -> false;
-            case Condition.All(var parts) -> enough(tests(parts, within), parts.size());
-            case Condition.Any(var parts) -> enough(tests(parts, within), 1);
+            case Condition.All(var parts) -> all(tests(parts, within));
+            case Condition.Any(var parts) -> any(tests(parts, within));
             case Condition.AtLeast(var count, var parts) -> enough(tests(parts, within), count);
             case Condition.None(var parts) -> {
-                Test any = enough(tests(parts, within), 1);
+                Test any = any(tests(parts, within));
                 yield seen -> !any.holds(seen);
             }
             case Condition.Written(var formula) -> {
@@ -163,6 +163,28 @@ final class ConditionCompiler {
         return parts.stream().map(part -> compile(part, within)).toArray(Test[]::new);
     }
 
+    private static Test all(Test[] tests) {
+        return seen -> {
+            for (Test test : tests) {
+                if (!test.holds(seen)) {
+                    return false;
+                }
+            }
+            return true;
+        };
+    }
+
+    private static Test any(Test[] tests) {
+        return seen -> {
+            for (Test test : tests) {
+                if (test.holds(seen)) {
+                    return true;
+                }
+            }
+            return false;
+        };
+    }
+
     /** Holds when enough of the tests do; looks no further than it has to. */
     private static Test enough(Test[] tests, int wanted) {
         return seen -> {
@@ -190,12 +212,7 @@ final class ConditionCompiler {
                 IntPredicate order = ClauseMeaning.order(it.test());
                 if (it.to() instanceof Operand.NumberOperand(var edge)) {
                     // By far the most there are, and the same as below without its questions.
-                    yield answered(
-                            field,
-                            inRows,
-                            whenBlank,
-                            (value, seen) ->
-                                    value instanceof Value.Number(var number) && order.test(number.compareTo(edge)));
+                    yield new EdgeTest(field, inRows, edge, order.test(-1), order.test(0), order.test(1), whenBlank);
                 }
                 yield answered(
                         field, inRows, whenBlank, (value, seen) -> ClauseMeaning.meets(it, value, to.value(seen)));

@@ -104,8 +104,10 @@ final class NodeStates {
                 | (isRequired ? REQUIRED : 0)
                 | (own.editable() != null && isEditable ? EDITABLE : 0)
                 | (own.open() != null && isOpen ? OPEN : 0));
+        if (own.field() != null) {
+            return field(run, slot, row, own.field(), met, isEditable, isRequired);
+        }
         return switch (own.node()) {
-            case Field field -> field(run, slot, row, field, met, isEditable, isRequired);
             case Indicator it -> {
                 int followed = slots.of(it.follows());
                 Value value = seen.counting[followed][slots.isInRows(followed) ? row : 0];
@@ -139,26 +141,25 @@ final class NodeStates {
 
     private FieldState field(
             Run run, int slot, int row, Field field, List<Aspect> met, boolean isEditableThen, boolean isAskedFor) {
-        Seen seen = run.seen;
         Rules own = rules[slot];
         boolean shown = run.shown[slot][row];
-        Reading reading = run.readings[slot][row];
+        if (own.isPlain()) {
+            return shown || !met.isEmpty()
+                    ? plain(run, slot, row, field, met, isEditableThen, isAskedFor)
+                    : FieldState.FOLDED;
+        }
+        Seen seen = run.seen;
         Value value = seen.counting[slot][row];
-        Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
+        Offered offered = offered(own, field, shown, seen);
         boolean isOpen = shown && isAnswered(seen) && !isOthers(field, seen);
         boolean isEditable = isOpen && own.isTyped() && isEditableThen;
-        boolean chooses = offered.isRestricted() || field.kind() instanceof FieldKind.Lookup;
-        boolean canAnswer = !chooses || !offered.isEmpty();
         BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)
                 ? own.amount(seen, Currencies.decimals(currency))
                 : null;
         boolean isToPay = due != null && isOpen && isEditableThen;
+        boolean canAnswer = offered == null || !offered.isEmpty();
         boolean isRequired = isAskedFor && (isEditable || isToPay) && canAnswer && !isLeftOut(field, seen);
-        boolean missing = isRequired && reading instanceof Reading.Read && value.isBlank();
         String problem = unpaid(field, value, due);
-        if (problem == null) {
-            problem = problem(own, field, reading, seen);
-        }
         String band = band(field.bands(), value);
         Look look = own.look(LookRule.Extent.ITEM, seen);
         return new FieldState(
@@ -166,14 +167,55 @@ final class NodeStates {
                 met,
                 isEditable,
                 isRequired,
-                missing,
+                isRequired && isUnanswered(run, slot, row),
                 value,
                 band,
                 look != null ? look : bandLook(field.bands(), band),
-                offered.isRestricted() || field.kind() instanceof FieldKind.Lookup ? told(offered) : null,
+                offered == null ? null : told(offered),
                 run.isOvertyped(slot, row),
                 due,
-                problem);
+                problem != null ? problem : problem(run, slot, row));
+    }
+
+    /** The same of a field of which none of the rest is to be asked. */
+    private FieldState plain(
+            Run run, int slot, int row, Field field, List<Aspect> met, boolean isEditableThen, boolean isAskedFor) {
+        Seen seen = run.seen;
+        boolean shown = run.shown[slot][row];
+        boolean isEditable =
+                shown && isEditableThen && rules[slot].isTyped() && isAnswered(seen) && !isOthers(field, seen);
+        boolean isRequired = isAskedFor && isEditable && !isLeftOut(field, seen);
+        return new FieldState(
+                shown,
+                met,
+                isEditable,
+                isRequired,
+                isRequired && isUnanswered(run, slot, row),
+                seen.counting[slot][row],
+                null,
+                Look.PLAIN,
+                null,
+                run.isOvertyped(slot, row),
+                null,
+                problem(run, slot, row));
+    }
+
+    private static boolean isUnanswered(Run run, int slot, int row) {
+        return run.seen.counting[slot][row].isBlank() && run.unreadable(slot, row) == null;
+    }
+
+    private @Nullable String problem(Run run, int slot, int row) {
+        Value value = run.seen.counting[slot][row];
+        return value.isBlank() ? run.unreadable(slot, row) : rules[slot].refusal(value, run.seen);
+    }
+
+    /** What can be chosen, where that depends on other answers or is looked up; null for others. */
+    private static @Nullable Offered offered(Rules own, Field field, boolean shown, Seen seen) {
+        if (own.offering() == null) {
+            return null;
+        }
+        Offered offered = shown ? own.offering().now(seen) : Offered.NOTHING;
+        return offered.isRestricted() || field.kind() instanceof FieldKind.Lookup ? offered : null;
     }
 
     /** What is told of what can be chosen: of a very long list only the beginning, for nobody reads on. */
@@ -215,18 +257,6 @@ final class NodeStates {
                         due == null ? "nothing" : Display.number(field.kind(), due));
     }
 
-    private static @Nullable String problem(Rules own, Field field, @Nullable Reading reading, Seen seen) {
-        return switch (reading) {
-            case null -> null;
-            case Reading.Unreadable(var message) -> message;
-            case Reading.Read(var value) when value.isBlank() -> null;
-            case Reading.Read(var value) -> {
-                String limit = Checks.problem(field.kind(), value);
-                yield limit == null ? own.refusal(seen) : limit;
-            }
-        };
-    }
-
     private static @Nullable String band(List<Band> bands, Value value) {
         return bands.isEmpty() ? null : Band.of(bands, value).map(Band::id).orElse(null);
     }
@@ -266,6 +296,9 @@ final class NodeStates {
         Test own = rules[slot].shown();
         if (own == null) {
             return false;
+        }
+        if (run.settled.isEmpty() && run.shown[slot][row]) {
+            return true;
         }
         int holder = slots.holder(slot);
         boolean isDecided =

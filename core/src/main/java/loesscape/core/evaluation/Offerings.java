@@ -45,6 +45,8 @@ final class Offerings {
         Offered now(Seen seen);
     }
 
+    /** What a field offers; null for those of which nothing is chosen. */
+    @Nullable
     Offering of(Field field) {
         return switch (field.kind()) {
             case FieldKind.Choosing it -> choices(it);
@@ -54,8 +56,8 @@ final class Offerings {
                         ? seen -> index.offered(List.of(), false)
                         : seen -> index.offered(index.filters(seen), true);
             }
-            case FieldKind.Payment ignored -> seen -> Offered.NOTHING;
-            case FieldKind.SelfContained ignored -> seen -> Offered.NOTHING;
+            case FieldKind.Payment ignored -> null;
+            case FieldKind.SelfContained ignored -> null;
         };
     }
 

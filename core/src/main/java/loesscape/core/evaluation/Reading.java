@@ -96,7 +96,7 @@ public sealed interface Reading {
 
     /** Whether the limits of a kind accept a value of it; blank they do. */
     public static boolean isAccepted(FieldKind kind, Value value) {
-        return Checks.problem(kind, value) == null;
+        return Checks.of(kind).problem(value) == null;
     }
 
     /** Reads an answer that was given when it was offered, whether or not it still is. */

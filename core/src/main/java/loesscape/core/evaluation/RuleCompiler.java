@@ -32,6 +32,8 @@ final class RuleCompiler {
         Field field = node instanceof Field it ? it : null;
         return new Rules(
                 node,
+                field,
+                field != null && isPlain(field),
                 test(Aspect.SHOWN, node, within),
                 test(Aspect.REQUIRED, node, within),
                 test(Aspect.EDITABLE, node, within),
@@ -40,6 +42,7 @@ final class RuleCompiler {
                         .map(it ->
                                 new Rules.CompiledLook(conditions.compile(it.when(), within), it.look(), it.extent()))
                         .toList(),
+                field == null ? value -> null : Checks.of(field.kind()),
                 field == null
                         ? List.of()
                         : field.checks().stream()
@@ -48,7 +51,7 @@ final class RuleCompiler {
                                 .toList(),
                 field == null ? (typed, offered) -> Reading.Read.NOTHING : reader(field.kind()),
                 field != null && field.isTyped(),
-                field == null ? seen -> Offered.NOTHING : conditions.offerings().of(field),
+                field == null ? null : conditions.offerings().of(field),
                 field != null && field.value() instanceof FieldValue.WorkedOut(var formula, var ignored)
                         ? formula(formula, within)
                         : null,
@@ -56,6 +59,16 @@ final class RuleCompiler {
                         ? formula(amount, within)
                         : null,
                 node instanceof Notice notice ? texts.of(notice) : seen -> List.of());
+    }
+
+    private static boolean isPlain(Field field) {
+        boolean asksMore = switch (field.kind()) {
+            case FieldKind.Choosing ignored -> true;
+            case FieldKind.Lookup ignored -> true;
+            case FieldKind.Payment ignored -> true;
+            case FieldKind.SelfContained ignored -> false;
+        };
+        return !asksMore && field.bands().isEmpty() && Logic.looks(field).isEmpty();
     }
 
     private Reading.Reader reader(FieldKind kind) {

@@ -3,34 +3,42 @@ package loesscape.core.evaluation;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.function.Function;
+import loesscape.core.model.Field;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
  * All that one node is decided by, compiled. A test that is null stands for the plain default of its aspect.
  *
+ * @param field the node where it is one; null for others
+ * @param isPlain whether a field always looks the same, offers nothing to choose from and costs nothing, as most do
  * @param looks in order, those of the item and those of its row
+ * @param limit that of its kind
  * @param checks the author's own
  * @param reader how typed answers are read
  * @param isTyped whether answers are typed at all
- * @param offering what can be chosen
+ * @param offering what can be chosen; null where nothing is
  * @param workedOut what its formula gives; null where it has none
  * @param due what is to be paid; null for all but payments
  * @param text of a notice
  */
 record Rules(
         Node node,
+        @Nullable Field field,
+        boolean isPlain,
         @Nullable Test shown,
         @Nullable Test required,
         @Nullable Test editable,
         @Nullable Test open,
         List<CompiledLook> looks,
+        Checks.Limit limit,
         List<CompiledCheck> checks,
         Reading.Reader reader,
         boolean isTyped,
-        Offerings.Offering offering,
+        Offerings.@Nullable Offering offering,
         @Nullable Function<Seen, @Nullable Object> workedOut,
         @Nullable Function<Seen, @Nullable Object> due,
         Function<Seen, List<Passage>> text) {
@@ -52,12 +60,18 @@ record Rules(
         return null;
     }
 
-    /** The message of the first check that refuses the answer; null where none does. */
+    /** What is wrong with the answer by the limits of its kind or a check; null where nothing is. */
     @Nullable
-    String refusal(Seen seen) {
-        for (CompiledCheck check : checks) {
-            if (check.refusedWhen().holds(seen)) {
-                return check.message();
+    String refusal(Value value, Seen seen) {
+        String problem = limit.problem(value);
+        if (problem != null) {
+            return problem;
+        }
+        if (!checks.isEmpty()) {
+            for (CompiledCheck check : checks) {
+                if (check.refusedWhen().holds(seen)) {
+                    return check.message();
+                }
             }
         }
         return null;
@@ -68,7 +82,7 @@ record Rules(
     BigDecimal amount(Seen seen, int decimals) {
         if (due != null
                 && due.apply(seen) instanceof BigDecimal number
-                && WorkedOut.number(number, decimals) instanceof loesscape.core.model.Value.Number(var amount)
+                && WorkedOut.number(number, decimals) instanceof Value.Number(var amount)
                 && amount.signum() > 0) {
             return amount;
         }

@@ -114,6 +114,7 @@ public final class Session {
         boolean[] wasShown = run.shown[slot];
         Value[] before = run.seen.counting[slot];
         String[] rowsBefore = run.seen.rows[slot];
+        run.forget(slot);
         compiled.decide(run, slot, typed::get);
         touched.set(slot);
         boolean otherRows = !Arrays.equals(rowsBefore, run.seen.rows[slot]);

@@ -17,6 +17,7 @@ final class Slots {
     static final int NONE = -1;
 
     private final List<Node> nodes;
+    private final String[] keys;
     private final Map<String, Integer> slots = new HashMap<>();
     private final int[] holders;
     private final int[] rows;
@@ -25,8 +26,9 @@ final class Slots {
 
     Slots(Template template) {
         this.nodes = template.nodes();
-        for (int slot = 0; slot < nodes.size(); slot++) {
-            slots.put(nodes.get(slot).key(), slot);
+        this.keys = nodes.stream().map(Node::key).toArray(String[]::new);
+        for (int slot = 0; slot < keys.length; slot++) {
+            slots.put(keys[slot], slot);
         }
         this.holders = filled(NONE);
         this.rows = filled(NONE);
@@ -78,7 +80,7 @@ final class Slots {
     }
 
     String key(int slot) {
-        return nodes.get(slot).key();
+        return keys[slot];
     }
 
     /** The slot of a node. */

@@ -9,7 +9,13 @@ public final class WhiteSpace {
     private WhiteSpace() {}
 
     private static boolean is(int character) {
-        return Character.isWhitespace(character) || Character.isSpaceChar(character) || character == 0x85;
+        return !isPrinted(character)
+                && (Character.isWhitespace(character) || Character.isSpaceChar(character) || character == 0x85);
+    }
+
+    /** Whether a character is one of ASCII with a shape; nearly all that is asked of are. */
+    private static boolean isPrinted(int character) {
+        return character > ' ' && character <= '~';
     }
 
     /** Whether a text has nothing else in it. */

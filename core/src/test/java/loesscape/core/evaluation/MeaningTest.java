@@ -109,7 +109,7 @@ class MeaningTest {
         if (!it.shown() || it.value().isBlank()) {
             boolean unread = it.shown() && naive.reading(field, row) instanceof Reading.Unreadable;
             same(field, "problem", it.problem() != null, unread);
-        } else if (Checks.problem(field.kind(), it.value()) == null) {
+        } else if (Checks.of(field.kind()).problem(it.value()) == null) {
             same(field, "problem", it.problem(), naive.refusal(field, row));
         }
     }
