@@ -630,7 +630,7 @@ public final class Sentences {
         return bound.day() == null ? Numbers.plain(bound.at()) : Display.day(bound.day());
     }
 
-    /** The range of a band in words: up to 30; over 30 and below 100; from 100. */
+    /** The range of a band in words: up to 30; over 30 below 100; from 100. */
     static void range(List<Band> bands, int index, List<Part> parts) {
         Bound lower = index == 0 ? null : bands.get(index - 1).upTo();
         Bound upper = bands.get(index).upTo();

@@ -87,6 +87,34 @@ class AnswerWordsTest {
         assertThat(AnswerWords.in(Locale.ENGLISH).of(DATE, Value.blank(), as)).isEmpty();
     }
 
+    /** Day, month and year in the order of the language (Unicode CLDR), the year in two figures where only six cells are. */
+    @ParameterizedTest
+    @CsvSource({"en,8,07032026", "en,6,070326", "en-US,8,03072026", "ja,8,20260307", "ja,7,260307", "de,8,07032026"})
+    void aDayStandsInCells(String language, int cells, String expected) {
+        assertThat(AnswerWords.in(Locale.forLanguageTag(language)).figures(LocalDate.of(2026, 3, 7), cells))
+                .isEqualTo(expected);
+    }
+
+    @Test
+    void figuresAreGroupedFromTenThousandOnAndAllTheirDecimalsAreWritten() {
+        AnswerWords english = AnswerWords.in(Locale.ENGLISH);
+        assertThat(english.count(12)).isEqualTo("12");
+        assertThat(english.count(9999)).isEqualTo("9999");
+        assertThat(english.count(10_000)).isEqualTo("10,000");
+        assertThat(english.of(NUMBER, number("0.12345"))).isEqualTo("0.12345");
+        FieldKind paid = new FieldKind.Payment("EUR", "1");
+        assertThat(english.of(paid, new Value.Paid(new BigDecimal("12.5"), "r"), AnswerFormat.FIGURE))
+                .isEqualTo("12.50");
+    }
+
+    @Test
+    void aTimeHasSecondsWhereThereAreAny() {
+        FieldKind time = new FieldKind.Time(null, null);
+        AnswerWords german = AnswerWords.in(Locale.GERMAN);
+        assertThat(german.of(time, new Value.Time(LocalTime.of(9, 30)))).isEqualTo("09:30");
+        assertThat(german.of(time, new Value.Time(LocalTime.of(9, 30, 5)))).isEqualTo("09:30:05");
+    }
+
     @Test
     void otherFormatsDoWhatTheySay() {
         AnswerWords english = AnswerWords.in(Locale.ENGLISH);
