@@ -225,10 +225,17 @@ final class WorkedOutFindings {
                 "“%s” is blank.".formatted(source.key()))) {
             return true;
         }
-        // With an answer there, something would come of the same.
+        // With an answer there, something would come of the same, and without it nothing does of other answers either.
+        return comesOf(field, source, example)
+                && typed(sources(formula, symbols.rowsAround(field.key()))).stream()
+                        .noneMatch(other -> !other.equals(source) && comesOf(field, other, example));
+    }
+
+    /** Whether something is worked out for an example with another answer to one of its fields. */
+    private boolean comesOf(Field field, Field changed, Example example) {
         Session session = session(example);
-        return candidates(source).stream().anyMatch(typed -> {
-            session.answer(address(source), typed);
+        return candidates(changed).stream().anyMatch(typed -> {
+            session.answer(address(changed), typed);
             return session.stateOf(address(field)) instanceof FieldState state
                     && !state.value().isBlank();
         });
