@@ -20,9 +20,8 @@ public record Answers(Map<String, String> typed) {
     public static final Answers NONE = new Answers(Map.of());
 
     public Answers {
-        // Addresses are alike (f1, f2, …; cost@r1, cost@r2, …), and so are their hashes: Map.copyOf puts what falls on
-        // one
-        // place into the next, and looks at many before it finds one.
+        // Addresses are alike (f1, f2, …; cost@r1, …), and so are their hashes: Map.copyOf puts what falls on one place
+        // into the next, and looks at many before it finds one.
         Map<String, String> kept = HashMap.newHashMap(typed.size());
         typed.forEach((address, text) -> kept.put(Objects.requireNonNull(address), Objects.requireNonNull(text)));
         typed = Collections.unmodifiableMap(kept);
