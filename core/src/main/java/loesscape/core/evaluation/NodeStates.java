@@ -143,25 +143,22 @@ final class NodeStates {
             Run run, int slot, int row, Field field, List<Aspect> met, boolean isEditableThen, boolean isAskedFor) {
         Rules own = rules[slot];
         boolean shown = run.shown[slot][row];
-        if (own.isPlain()) {
-            return shown || !met.isEmpty()
-                    ? plain(run, slot, row, field, met, isEditableThen, isAskedFor)
-                    : FieldState.FOLDED;
+        // Most fields are plain, and much need not be asked of them.
+        boolean isPlain = own.isPlain();
+        if (isPlain && !shown && met.isEmpty()) {
+            return FieldState.FOLDED;
         }
         Seen seen = run.seen;
         Value value = seen.counting[slot][row];
-        Offered offered = offered(own, field, shown, seen);
-        boolean isOpen = shown && isAnswered(seen) && !isOthers(field, seen);
-        boolean isEditable = isOpen && own.isTyped() && isEditableThen;
-        BigDecimal due = shown && field.kind() instanceof FieldKind.Payment(var currency, var ignored)
-                ? own.amount(seen, Currencies.decimals(currency))
-                : null;
-        boolean isToPay = due != null && isOpen && isEditableThen;
-        boolean canAnswer = offered == null || !offered.isEmpty();
-        boolean isRequired = isAskedFor && (isEditable || isToPay) && canAnswer && !isLeftOut(field, seen);
-        String problem = unpaid(field, value, due);
-        String band = band(field.bands(), value);
-        Look look = own.look(LookRule.Extent.ITEM, seen);
+        boolean isOpen = shown && isEditableThen && isAnswered(seen) && !isOthers(field, seen);
+        boolean isEditable = isOpen && own.isTyped();
+        Offered offered = isPlain ? null : offered(own, field, shown, seen);
+        BigDecimal due = isPlain || !shown ? null : due(own, field, seen);
+        boolean canAnswer = (isEditable || (isOpen && due != null)) && (offered == null || !offered.isEmpty());
+        boolean isRequired = isAskedFor && canAnswer && !isLeftOut(field, seen);
+        String unpaid = isPlain ? null : unpaid(field, value, due);
+        String band = isPlain ? null : band(field.bands(), value);
+        Look look = isPlain ? Look.PLAIN : own.look(LookRule.Extent.ITEM, seen);
         return new FieldState(
                 shown,
                 met,
@@ -174,30 +171,14 @@ final class NodeStates {
                 offered == null ? null : told(offered),
                 run.isOvertyped(slot, row),
                 due,
-                problem != null ? problem : problem(run, slot, row));
+                unpaid != null ? unpaid : problem(run, slot, row));
     }
 
-    /** The same of a field of which none of the rest is to be asked. */
-    private FieldState plain(
-            Run run, int slot, int row, Field field, List<Aspect> met, boolean isEditableThen, boolean isAskedFor) {
-        Seen seen = run.seen;
-        boolean shown = run.shown[slot][row];
-        boolean isEditable =
-                shown && isEditableThen && rules[slot].isTyped() && isAnswered(seen) && !isOthers(field, seen);
-        boolean isRequired = isAskedFor && isEditable && !isLeftOut(field, seen);
-        return new FieldState(
-                shown,
-                met,
-                isEditable,
-                isRequired,
-                isRequired && isUnanswered(run, slot, row),
-                seen.counting[slot][row],
-                null,
-                Look.PLAIN,
-                null,
-                run.isOvertyped(slot, row),
-                null,
-                problem(run, slot, row));
+    /** What is to be paid; null where nothing is, or it is not known. */
+    private static @Nullable BigDecimal due(Rules own, Field field, Seen seen) {
+        return field.kind() instanceof FieldKind.Payment(var currency, var ignored)
+                ? own.amount(seen, Currencies.decimals(currency))
+                : null;
     }
 
     private static boolean isUnanswered(Run run, int slot, int row) {

@@ -67,11 +67,9 @@ record Rules(
         if (problem != null) {
             return problem;
         }
-        if (!checks.isEmpty()) {
-            for (CompiledCheck check : checks) {
-                if (check.refusedWhen().holds(seen)) {
-                    return check.message();
-                }
+        for (CompiledCheck check : checks) {
+            if (check.refusedWhen().holds(seen)) {
+                return check.message();
             }
         }
         return null;
