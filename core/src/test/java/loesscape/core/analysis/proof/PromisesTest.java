@@ -64,8 +64,10 @@ class PromisesTest {
                 told[broken.get(i) == null ? 0 : 1]++;
             }
         });
-        assertThat(told[0]).isGreaterThan(50);
-        assertThat(told[1]).isGreaterThan(50);
+        if (Cases.areAll()) {
+            assertThat(told[0]).isGreaterThan(50);
+            assertThat(told[1]).isGreaterThan(50);
+        }
     }
 
     /** What is worked out may lie beyond the limits of its field, which keeps the document from being finished. */

@@ -63,7 +63,9 @@ class VersionsTest {
                     .allSatisfy(each -> assertThat(each.before()).isNotEqualTo(each.after()));
             told[expected.isEmpty() ? 0 : 1]++;
         });
-        assertThat(told[1]).isGreaterThan(10);
+        if (Cases.areAll()) {
+            assertThat(told[1]).isGreaterThan(10);
+        }
     }
 
     @Test
