@@ -22,6 +22,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -139,7 +140,7 @@ class ReasonsTest {
                 Arguments.of(more("depth", 30), "r2", "Depth is 12 m"));
     }
 
-    @org.junit.jupiter.api.Test
+    @Test
     void nothingIsToldOfWhatHasNoConditionOrIsShown() {
         PreparedTemplate template = template(new Condition.Always(), new Condition.Always());
         var standing = CompiledTemplate.ofValid(template).standing(ANSWERS, Context.UNDATED);
