@@ -272,9 +272,7 @@ public record Prose(List<Block> blocks) {
     public static String table(boolean hasHeads, List<Boolean> figures, List<List<String>> rows) {
         List<String> lines = new ArrayList<>();
         for (List<String> row : rows) {
-            lines.add(row.stream()
-                    .map(cell -> cell.strip().replace("\n", "\\\n"))
-                    .collect(Collectors.joining(" | ", "| ", " |")));
+            lines.add(row.stream().map(ProseParser::cell).collect(Collectors.joining(" | ", "| ", " |")));
             if (hasHeads && lines.size() == 1) {
                 lines.add(figures.stream()
                         .map(isOfFigures -> isOfFigures ? "---:" : "---")

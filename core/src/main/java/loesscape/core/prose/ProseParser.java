@@ -368,4 +368,10 @@ final class ProseParser {
         }
         return literal.toString();
     }
+
+    /** A text, written as a cell of a table: in one line, and never as dashes, which would make heads of the row above. */
+    static String cell(String written) {
+        String cell = written.strip();
+        return DASHES.matcher(cell).matches() ? cell.replaceFirst("-", "\\\\-") : cell.replace("\n", "\\\n");
+    }
 }

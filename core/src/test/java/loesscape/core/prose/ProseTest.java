@@ -161,6 +161,13 @@ class ProseTest {
         assertThat(read(cells + "| y | z |")).endsWith("|x | y | z |)");
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"-", "---", ":-", "-:", ":--:", " --- "})
+    void dashesInACellMakeNoHeadsOfTheRowAboveIt(String dashes) {
+        String text = Prose.table(false, List.of(false), List.of(List.of("a"), List.of(dashes), List.of("b")));
+        assertThat(read(text)).isEqualTo("T( // a / " + dashes.strip() + " / b)");
+    }
+
     @Test
     void whatIsWrittenAsATableIsReadAsOne() {
         String marks = "*[]{}|\\-:ab1_ \n.é";
