@@ -158,7 +158,7 @@ final class WordText {
 
     /** Words as they are written in a text, with the marks of their style. */
     static String marked(Words words) {
-        String text = Prose.literal(words.text().replace('\t', ' ').replaceAll("\\p{Cntrl}&&[^\\n]", ""));
+        String text = Prose.literal(words.text().replace('\t', ' ').replaceAll("[\\p{Cntrl}&&[^\\n]]", ""));
         String core = text.strip();
         String mark = words.isBold() && words.isItalic() ? "***" : words.isBold() ? "**" : words.isItalic() ? "*" : "";
         if (core.isEmpty() || mark.isEmpty() || core.contains("\n")) {

@@ -104,6 +104,12 @@ class ImportedDocumentTest {
     }
 
     @Test
+    void signsThatControlAreNoPartOfATextButItsLinesAre() {
+        assertThat(told("<w:p><w:r><w:t>a&#127;b&#13;c</w:t><w:br/><w:t>d</w:t></w:r></w:p>"))
+                .containsExactly("# A document", "“abc\nd”");
+    }
+
+    @Test
     void listsAndNumbersAreKept() {
         assertThat(told(listed(2, 0, "bread")
                         + listed(2, 0, "salt")
