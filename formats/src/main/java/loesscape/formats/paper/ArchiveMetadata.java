@@ -5,8 +5,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.function.Consumer;
 import javax.xml.XMLConstants;
+import javax.xml.parsers.DocumentBuilder;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import javax.xml.transform.OutputKeys;
@@ -28,20 +28,26 @@ public final class ArchiveMetadata {
     private static final String DUBLIN_CORE = "http://purl.org/dc/elements/1.1/";
     private static final String[] DATES = {"CreateDate", "ModifyDate", "MetadataDate"};
 
+    private static final DocumentBuilderFactory READERS = DocumentBuilderFactory.newDefaultNSInstance();
+    private static final TransformerFactory WRITERS = TransformerFactory.newDefaultInstance();
+
     private ArchiveMetadata() {}
 
     /** Puts a time in the places of the times at which it was made. */
     public static void date(PDDocument document, Instant at) throws IOException {
-        edit(document, packet -> date(packet, at));
+        PDMetadata metadata = document.getDocumentCatalog().getMetadata();
+        Document packet = read(metadata.toByteArray());
+        date(packet, at);
+        metadata.importXMPMetadata(written(packet));
     }
 
-    /** Puts a title, a description and a time in the places of others. */
-    static void say(PDDocument document, String title, String description, Instant at) throws IOException {
-        edit(document, packet -> {
-            first(packet, "title", title);
-            first(packet, "description", description);
-            date(packet, at);
-        });
+    /** Gives a document this metadata, with a title, a description and a time in the places of others. */
+    static void say(PDDocument document, Document packet, String title, String description, Instant at)
+            throws IOException {
+        first(packet, "title", title);
+        first(packet, "description", description);
+        date(packet, at);
+        document.getDocumentCatalog().setMetadata(new PDMetadata(document, new ByteArrayInputStream(written(packet))));
     }
 
     private static void date(Document packet, Instant at) {
@@ -63,20 +69,42 @@ public final class ArchiveMetadata {
         }
     }
 
-    private static void edit(PDDocument document, Consumer<Document> editing) throws IOException {
-        PDMetadata metadata = document.getDocumentCatalog().getMetadata();
+    /** Takes metadata apart. */
+    static Document read(byte[] metadata) throws IOException {
         try {
-            DocumentBuilderFactory factory = DocumentBuilderFactory.newDefaultNSInstance();
-            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-            Document packet = factory.newDocumentBuilder().parse(new ByteArrayInputStream(metadata.toByteArray()));
-            editing.accept(packet);
-            Transformer transformer = TransformerFactory.newDefaultInstance().newTransformer();
-            transformer.setOutputProperty(OutputKeys.OMIT_XML_DECLARATION, "yes");
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            transformer.transform(new DOMSource(packet), new StreamResult(out));
-            metadata.importXMPMetadata(out.toByteArray());
-        } catch (SAXException | ParserConfigurationException | TransformerException e) {
+            return reader().parse(new ByteArrayInputStream(metadata));
+        } catch (SAXException e) {
             throw new IllegalStateException("The metadata that was just written cannot be read", e);
+        }
+    }
+
+    private static byte[] written(Document packet) {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            writer().transform(new DOMSource(packet), new StreamResult(out));
+            return out.toByteArray();
+        } catch (TransformerException e) {
+            throw new IllegalStateException("Metadata cannot be written", e);
+        }
+    }
+
+    /** What makes readers takes long to be found, and is not said to be safe for several threads. */
+    private static DocumentBuilder reader() {
+        synchronized (READERS) {
+            try {
+                READERS.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
+                return READERS.newDocumentBuilder();
+            } catch (ParserConfigurationException e) {
+                throw new IllegalStateException(e);
+            }
+        }
+    }
+
+    private static Transformer writer() throws TransformerException {
+        synchronized (WRITERS) {
+            Transformer writer = WRITERS.newTransformer();
+            writer.setOutputProperty(OutputKeys.OMIT_XML_DECLARATION, "yes");
+            return writer;
         }
     }
 }

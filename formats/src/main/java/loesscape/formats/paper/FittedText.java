@@ -2,7 +2,9 @@ package loesscape.formats.paper;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.regex.Pattern;
 import loesscape.core.model.Lettering;
 import loesscape.formats.paper.SheetLetters.SetLine;
 
@@ -15,6 +17,9 @@ import loesscape.formats.paper.SheetLetters.SetLine;
  * @param isWhole whether all of it is there
  */
 record FittedText(List<SetLine> lines, double size, boolean isWhole) {
+
+    private static final Pattern LINE_END = Pattern.compile("\\R");
+    private static final Pattern SPACE = Pattern.compile("\\s+");
 
     private static final double LARGEST = 11;
     private static final double SMALLEST = 6;
@@ -34,7 +39,7 @@ record FittedText(List<SetLine> lines, double size, boolean isWhole) {
         double smallest = lettering.size() > 0 ? largest : Math.min(largest, SMALLEST);
         return lettering.lines()
                 ? overLines(letters, text, isBold, width, height, lettering.size() > 0 ? largest : LARGEST, smallest)
-                : onLine(letters, text.replaceAll("\\s+", " ").strip(), isBold, width, largest, smallest);
+                : onLine(letters, SPACE.matcher(text).replaceAll(" ").strip(), isBold, width, largest, smallest);
     }
 
     private static FittedText onLine(
@@ -74,8 +79,11 @@ record FittedText(List<SetLine> lines, double size, boolean isWhole) {
             throws IOException {
         // A place is as high as a few hundred lines at most; what is beyond does not fit whatever its size.
         String some = text.length() > MOST ? text.substring(0, MOST) : text;
+        List<String[]> paragraphs = Arrays.stream(LINE_END.split(some, -1))
+                .map(line -> line.split(" ", -1))
+                .toList();
         for (double size = largest; size >= smallest; size -= STEP) {
-            List<String> lines = broken(letters, some, isBold, width / size);
+            List<String> lines = broken(letters, paragraphs, isBold, width / size);
             int fitting = Math.max(1, (int) Math.floor(height / (size * LEADING) + 0.05));
             boolean isLast = size - STEP < smallest;
             if (lines.size() <= fitting || isLast) {
@@ -94,14 +102,14 @@ record FittedText(List<SetLine> lines, double size, boolean isWhole) {
 
     private static final int MOST = 5_000;
 
-    private static List<String> broken(SheetLetters letters, String text, boolean isBold, double width)
+    private static List<String> broken(SheetLetters letters, List<String[]> paragraphs, boolean isBold, double width)
             throws IOException {
         List<String> lines = new ArrayList<>();
         double space = letters.width(" ", isBold);
-        for (String paragraph : text.split("\\R", -1)) {
+        for (String[] words : paragraphs) {
             StringBuilder line = new StringBuilder();
             double wide = 0;
-            for (String word : paragraph.split(" ", -1)) {
+            for (String word : words) {
                 double more = letters.width(word, isBold);
                 if (line.isEmpty() || wide + space + more <= width) {
                     wide += line.isEmpty() ? more : space + more;

@@ -4,9 +4,7 @@ import java.awt.Color;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Base64;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.core.evaluation.Content.Block;
@@ -19,7 +17,6 @@ import loesscape.core.model.Place;
 import loesscape.formats.form.SheetFile;
 import loesscape.formats.paper.SheetLetters.SetLine;
 import loesscape.formats.picture.SafePicture;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.multipdf.LayerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -48,7 +45,7 @@ final class SheetDrawing {
     private final SheetTags tags;
     private final PaperWords words;
     private final LayerUtility layers;
-    private final Map<String, PDDocument> sheets = new HashMap<>();
+    private final LentSheets sheets = new LentSheets();
     private final List<Line> rest = new ArrayList<>();
 
     SheetDrawing(
@@ -63,13 +60,9 @@ final class SheetDrawing {
 
     /** Adds pages to the document; tells what did not fit at its place, to be told whole behind them. */
     List<Block> draw(List<FilledPage> pages) throws IOException {
-        try {
+        try (sheets) {
             for (FilledPage page : pages) {
                 draw(page);
-            }
-        } finally {
-            for (PDDocument sheet : sheets.values()) {
-                sheet.close();
             }
         }
         return rest.isEmpty() ? List.of() : List.of(new Block.Lines(words.of("whole"), 1, "", rest));
@@ -112,11 +105,7 @@ final class SheetDrawing {
         if (content == null) {
             throw new IllegalStateException("The pages that the document is written on are not there");
         }
-        PDDocument sheet = sheets.get(filled.sheet().file());
-        if (sheet == null) {
-            sheet = Loader.loadPDF(content);
-            sheets.put(filled.sheet().file(), sheet);
-        }
+        PDDocument sheet = sheets.of(content);
         PDPage printed = sheet.getPage(filled.sheet().number());
         String text = SheetFile.text(printed);
         drawing.beginMarkedContent(
