@@ -28,9 +28,9 @@ public final class Keys {
      * @param taken tells which keys are in use
      */
     public static String from(String label, String fallback, Predicate<String> taken) {
-        String plain = Normalizer.normalize(label, Normalizer.Form.NFD)
-                .replaceAll("\\p{M}+", "")
-                .toLowerCase(Locale.ROOT)
+        String plain = spelt(Normalizer.normalize(label, Normalizer.Form.NFD)
+                        .replaceAll("\\p{M}+", "")
+                        .toLowerCase(Locale.ROOT))
                 .replaceAll("[^a-z0-9]+", "_")
                 .replaceAll("^[0-9_]+|_+$", "");
         int most = LONGEST - 8;
@@ -39,6 +39,19 @@ public final class Keys {
             stem = stem.isEmpty() ? fallback : stem + "_" + fallback;
         }
         return unused(stem, taken);
+    }
+
+    /** Letters that are no others with an accent, as those without them write them. */
+    private static String spelt(String text) {
+        return text.replace("ß", "ss")
+                .replace("æ", "ae")
+                .replace("œ", "oe")
+                .replace("ø", "o")
+                .replace("ł", "l")
+                .replace("đ", "d")
+                .replace("ð", "d")
+                .replace("þ", "th")
+                .replace("ı", "i");
     }
 
     /** The key as words: irrigated_area reads "Irrigated area". */

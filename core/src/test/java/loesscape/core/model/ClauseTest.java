@@ -128,15 +128,28 @@ class ClauseTest {
                 .containsOnly(false);
     }
 
-    private static Clause between(int low, boolean fromIncluded, int high, boolean toIncluded, boolean outside) {
-        return new Clause.Between(
-                "f",
-                outside,
-                new Operand.NumberOperand(BigDecimal.valueOf(low)),
-                fromIncluded,
-                new Operand.NumberOperand(BigDecimal.valueOf(high)),
-                toIncluded,
-                null);
+    private static boolean isEmpty(Operand from, boolean fromIncluded, Operand to, boolean toIncluded) {
+        return new Clause.Between("f", false, from, fromIncluded, to, toIncluded, null).isEmpty();
+    }
+
+    static Stream<Arguments> edges() {
+        return Stream.of(
+                Arguments.of(TEN, new Operand.NumberOperand(new BigDecimal("10.5"))),
+                Arguments.of(
+                        new Operand.DateOperand(LocalDate.EPOCH), new Operand.DateOperand(LocalDate.EPOCH.plusDays(1))),
+                Arguments.of(new Operand.TimeOperand(LocalTime.NOON), new Operand.TimeOperand(LocalTime.MAX)),
+                Arguments.of(new Operand.TodayOperand(-1), new Operand.TodayOperand(2)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("edges")
+    void aRangeIsEmptyWhereNothingCanLieInIt(Operand low, Operand high) {
+        assertThat(isEmpty(low, false, high, false)).isFalse();
+        assertThat(isEmpty(low, true, low, true)).isFalse();
+        assertThat(isEmpty(low, true, low, false)).isTrue();
+        assertThat(isEmpty(low, false, low, true)).isTrue();
+        assertThat(isEmpty(high, true, low, true)).isTrue();
+        assertThat(isEmpty(high, true, new Operand.FieldOperand("g"), true)).isFalse();
     }
 
     @Test
@@ -167,19 +180,5 @@ class ClauseTest {
                 .isEqualTo(new Condition.AtLeast(1, List.of(b)));
         assertThat(new Condition.AtLeast(2, List.of(a, b, a)).of(List.of(b, a, b)))
                 .isEqualTo(new Condition.AtLeast(2, List.of(b, a, b)));
-    }
-
-    @Test
-    void aRangeIsEmptyWhereNothingLiesInIt() {
-        assertThat(((Clause.Between) between(1, true, 2, true, false)).isEmpty())
-                .isFalse();
-        assertThat(((Clause.Between) between(2, true, 2, true, false)).isEmpty())
-                .isFalse();
-        assertThat(((Clause.Between) between(2, false, 2, true, false)).isEmpty())
-                .isTrue();
-        assertThat(((Clause.Between) between(2, true, 2, false, false)).isEmpty())
-                .isTrue();
-        assertThat(((Clause.Between) between(3, true, 2, true, false)).isEmpty())
-                .isTrue();
     }
 }
