@@ -19,10 +19,10 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
-import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
+import loesscape.core.testing.Documents;
 import loesscape.core.testing.RandomTemplates;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -48,8 +48,7 @@ class ExplainingTest {
                     new Clause.Answered("purpose"))));
 
     private static Explaining explaining(Answers answers, Item... items) {
-        Template template =
-                Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "Well", List.of(items))))));
+        Template template = Documents.onePage(Section.of("s", "Well", List.of(items)));
         return new Explaining(CompiledTemplate.compile(template), answers, Context.UNDATED);
     }
 

@@ -22,6 +22,7 @@ import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
 /** What is noticed in a template, and that nothing is noticed wrongly. */
@@ -46,9 +47,7 @@ class FindingsTest {
                         Field.of("depth", "Depth", NUMBER),
                         Field.of("use", "Use", uses),
                         Field.of("note", "Note", new FieldKind.Text("", 0)).withShown(shown)));
-        return found(Template.of("T", List.of(new Page("p", "", null, List.of(section))))).stream()
-                .map(Finding::key)
-                .toList();
+        return found(Documents.onePage(section)).stream().map(Finding::key).toList();
     }
 
     private static List<Finding> found(Template template) {
@@ -61,10 +60,7 @@ class FindingsTest {
 
     @Test
     void aSharedConditionThatNobodyUsesIsTakenAwayWithOneClick() {
-        Template plain = Template.of(
-                "T",
-                List.of(new Page(
-                        "p", "", null, List.of(Section.of("s", "S", List.of(Field.of("depth", "Depth", NUMBER)))))));
+        Template plain = Documents.onePage(Section.of("s", "S", List.of(Field.of("depth", "Depth", NUMBER))));
         Template template = Editing.apply(plain, new Edit.NewShared("Deep", compared(OrderTest.MORE, 100)));
         List<Finding> found = Findings.of(PreparedTemplate.of(template));
         assertThat(found).extracting(Finding::message).containsExactly("The shared condition “Deep” is not used.");
@@ -129,10 +125,10 @@ class FindingsTest {
     @Test
     void anEmptySectionIsToldOfUnlessTheWholeDocumentIsOnlyJustBegun() {
         Section empty = Section.of("empty", "Empty", List.of());
-        Template begun = Template.of("T", List.of(new Page("p", "", null, List.of(empty))));
+        Template begun = Documents.onePage(empty);
         assertThat(Findings.of(PreparedTemplate.of(begun))).isEmpty();
         Section asked = Section.of("asked", "Asked", List.of(Field.of("name", "Name", new FieldKind.Text("", 0))));
-        Template further = Template.of("T", List.of(new Page("p", "", null, List.of(asked, empty))));
+        Template further = Documents.onePage(asked, empty);
         assertThat(Findings.of(PreparedTemplate.of(further)))
                 .extracting(Finding::key, Finding::message)
                 .contains(org.assertj.core.groups.Tuple.tuple("empty", "This section holds nothing yet."));

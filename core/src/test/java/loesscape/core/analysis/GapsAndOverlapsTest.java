@@ -25,10 +25,10 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
-import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
 /** Gaps and overlaps between items for ranges of one answer, against going through all its answers one by one. */
@@ -118,7 +118,7 @@ class GapsAndOverlapsTest {
             items.add(Field.of(NOTES.get(i), NOTES.get(i), new FieldKind.Text("", 0))
                     .withShown(condition(random, decimals)));
         }
-        return Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", items)))));
+        return Documents.onePage(Section.of("s", "S", items));
     }
 
     private static Condition condition(RandomGenerator random, int decimals) {

@@ -35,6 +35,7 @@ import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Sign;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
+import loesscape.core.testing.Documents;
 import loesscape.core.testing.RandomTemplates;
 import org.junit.jupiter.api.Test;
 
@@ -60,7 +61,7 @@ class LogicFindingsTest {
     }
 
     private static Template template(Item... items) {
-        return Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of(items))))));
+        return Documents.onePage(Section.of("s", "S", List.of(items)));
     }
 
     private static Field depthField() {

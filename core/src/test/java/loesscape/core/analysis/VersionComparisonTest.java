@@ -29,6 +29,7 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
 /** What a later version of a template does otherwise, told to those who release it. */
@@ -289,10 +290,9 @@ class VersionComparisonTest {
         for (int i = 0; i < 20; i++) {
             items.add(Field.of("n" + i, "n" + i, new FieldKind.Text("", 0)).withShown(counting(answers, i)));
         }
-        Template before =
-                Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.copyOf(items))))));
+        Template before = Documents.onePage(Section.of("s", "S", List.copyOf(items)));
         items.add(5, Field.of("added", "Added", new FieldKind.Text("", 0)).withShown(counting(answers.reversed(), 2)));
-        Template after = Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", items)))));
+        Template after = Documents.onePage(Section.of("s", "S", items));
         VersionDifference difference = VersionComparison.of(before, after, Map.of(), TODAY);
         assertThat(difference.added()).extracting(OnlyInOne::key).containsExactly("added");
         assertThat(difference.changed()).isEmpty();

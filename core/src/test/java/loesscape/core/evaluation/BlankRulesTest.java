@@ -17,9 +17,9 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Look;
-import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.testing.Documents;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
@@ -135,7 +135,7 @@ class BlankRulesTest {
                         field("n", new FieldKind.Number(2, "", null, null))
                                 .withBands(List.of(Band.of("low", "", Look.PLAIN, null))),
                         field("follower", new FieldKind.YesNo()).withShown(clause)));
-        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(section))));
+        Template template = Documents.onePage(section);
         return CompiledTemplate.compile(template)
                 .evaluate(Answers.NONE)
                 .of("follower")

@@ -15,9 +15,9 @@ import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
-import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -150,7 +150,7 @@ class BoundaryValuesTest {
 
     private static Template template(Item... fields) {
         Section section = Section.of("s", "", List.of(fields));
-        return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
+        return Documents.onePage(section);
     }
 
     private static Field field(String key, FieldKind kind) {

@@ -14,9 +14,9 @@ import loesscape.core.model.Divider;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Item;
 import loesscape.core.model.Notice;
-import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
 /** How far a document has come, section by section. */
@@ -29,7 +29,7 @@ class ProgressTest {
     }
 
     private static List<String> told(Answers answers, Section... sections) {
-        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(sections))));
+        Template template = Documents.onePage(sections);
         return Progress.of(template, CompiledTemplate.compile(template).evaluate(answers)).stream()
                 .map(it -> it.key() + " " + it.title() + ": " + it.needed() + " of " + it.asked())
                 .toList();

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.testing.Documents;
 import loesscape.core.wording.Sentences;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -23,8 +24,7 @@ class HostileTest {
     private static final FieldKind TEXT = new FieldKind.Text("", 0);
 
     private static Template template(List<SharedCondition> shared, Item... items) {
-        Template template =
-                Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "", List.of(items))))));
+        Template template = Documents.of(items);
         return new Template(
                 template.title(),
                 "",
@@ -166,7 +166,7 @@ class HostileTest {
             items.add(Field.of("f" + i, "F", TEXT));
         }
         Section rows = Section.of("rows", "Rows", items).withRows(new Section.Rows(0, 1_000));
-        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(rows))));
+        Template template = Documents.onePage(rows);
         assertThat(Validation.of(template)).extracting(Problem::path).containsExactly("/pages/0/sections/0/rows/most");
     }
 
@@ -176,7 +176,7 @@ class HostileTest {
         Field share = Field.of("share", "Share", new FieldKind.Number(4, "", null, null))
                 .withValue(new FieldValue.WorkedOut("amount / sum(rows.amount[item != null])", false));
         Section rows = Section.of("rows", "Rows", List.of(amount, share)).withRows(new Section.Rows(0, 1_000));
-        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(rows))));
+        Template template = Documents.onePage(rows);
         List<String> names = new ArrayList<>();
         java.util.Map<String, String> typed = new java.util.HashMap<>();
         for (int i = 0; i < 1_000; i++) {

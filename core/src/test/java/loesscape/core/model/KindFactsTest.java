@@ -9,6 +9,7 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -90,8 +91,7 @@ class KindFactsTest {
             return; // An answer to these is one of what they offer, and a new one offers nothing yet.
         }
         String example = facts == KindFacts.PAYMENT ? "10 reference" : facts.example();
-        Template template =
-                Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "S", List.of(field))))));
+        Template template = Documents.onePage(Section.of("s", "S", List.of(field)));
         NodeState state = CompiledTemplate.compile(template)
                 .evaluate(Answers.NONE.with("f", example), Context.UNDATED)
                 .of("f");

@@ -8,6 +8,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
 /** Templates that break a rule are told where and how to mend it. */
@@ -33,7 +34,7 @@ class ValidationTest {
     @Test
     void aSectionCannotWaitForAFieldInside() {
         Section section = Section.of("s", "S", List.of(field("a", TEXT))).withShown(new Clause.Answered("a"));
-        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(section))));
+        Template template = Documents.onePage(section);
         assertThat(Validation.of(template))
                 .singleElement()
                 .extracting(Problem::message)
@@ -118,7 +119,7 @@ class ValidationTest {
             new Picture("m", "", "../secret", "a", null, Folding.PLAIN)
         };
         Section section = Section.of("s", "", List.of(items));
-        assertThat(Validation.of(Template.of("T", List.of(new Page("p", "", null, List.of(section))))))
+        assertThat(Validation.of(Documents.onePage(section)))
                 .extracting(problem -> problem.path().replace("/pages/0/sections/0/items", ""))
                 .containsExactly(
                         "/0/rows",
@@ -219,13 +220,13 @@ class ValidationTest {
             items.add(field("f" + i, TEXT).withShown(new Clause.Answered("f" + (i + 1) % count)));
         }
         Section section = Section.of("s", "", items);
-        Template template = Template.of("T", List.of(new Page("p", "", null, List.of(section))));
+        Template template = Documents.onePage(section);
         assertThat(Validation.of(template)).hasSize(1);
     }
 
     private static Template template(Field... fields) {
         Section section = Section.of("s", "", List.of(fields));
-        return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
+        return Documents.onePage(section);
     }
 
     private static Field field(String key, FieldKind kind) {

@@ -19,7 +19,12 @@ public final class Documents {
 
     /** Items in the section. */
     public static Template of(Item... items) {
-        return Template.of("T", List.of(new Page("p", "", null, List.of(Section.of("s", "", List.of(items))))));
+        return onePage(Section.of("s", "", List.of(items)));
+    }
+
+    /** Other sections in its place. */
+    public static Template onePage(Section... sections) {
+        return Template.of("T", List.of(new Page("p", "", null, List.of(sections))));
     }
 
     /** The same with shared conditions. */

@@ -21,10 +21,10 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Item;
 import loesscape.core.model.Look;
-import loesscape.core.model.Page;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
 /** The margin in words. */
@@ -149,7 +149,7 @@ class SentencesTest {
 
     private static Template template(Item... items) {
         Section section = Section.of("s", "", List.of(items));
-        return Template.of("T", List.of(new Page("p", "", null, List.of(section))));
+        return Documents.onePage(section);
     }
 
     private static Clause depth(OrderTest test, int number, @org.jspecify.annotations.Nullable Boolean whenBlank) {
