@@ -38,6 +38,8 @@ import loesscape.core.testing.Cases;
 import loesscape.core.testing.Documents;
 import loesscape.core.testing.RandomTemplates;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is found about all possible answers, and that the nearest thing without fault is left in peace. */
 class LogicFindingsTest {
@@ -341,6 +343,26 @@ class LogicFindingsTest {
 
     private static Field workedOut(String formula, FieldKind kind) {
         return Field.of("sum", "Sum", kind).withValue(new FieldValue.WorkedOut(formula, false));
+    }
+
+    /** What divides by nothing for some answers does not do so because another answer, that chose the division, is blank. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "if extra = null then 100 / fee else fee",
+                "if extra > 3 then fee else 100 / fee",
+                "if extra = null then 100 / (fee + 1) else fee",
+                "if extra = null then 100 / (fee - 1) else fee"
+            })
+    void anAnswerIsNotBlamedForWhatAnotherOneDoes(String formula) {
+        Field fee = Field.of("fee", "fee", new FieldKind.Number(0, "", bound(-1), bound(1)))
+                .withRequired(new Condition.Always());
+        assertThat(found(fee, number("extra"), workedOut(formula, new FieldKind.Number(2, "", null, null))))
+                .noneMatch(message -> message.startsWith("Nothing is worked out while"));
+    }
+
+    private static Bound bound(int at) {
+        return new Bound(BigDecimal.valueOf(at), true);
     }
 
     @Test
