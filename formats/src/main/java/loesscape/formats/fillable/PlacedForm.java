@@ -23,11 +23,12 @@ import loesscape.core.model.Page;
 import loesscape.core.model.Picture;
 import loesscape.core.model.Place;
 import loesscape.core.model.Section;
+import loesscape.core.model.SheetPage;
 import loesscape.core.model.Template;
 import loesscape.core.script.LeftOut;
 import loesscape.formats.form.SheetFile;
+import loesscape.formats.paper.LentSheets;
 import loesscape.formats.paper.PaperWords;
-import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
@@ -110,35 +111,32 @@ final class PlacedForm {
 
     /** Adds the pages; tells where answers have their places on them. */
     List<Slot> write() throws IOException {
-        Map<String, PDDocument> sheets = new HashMap<>();
         PDPage first = document.getPage(0);
         LayerUtility layers = new LayerUtility(document);
         Set<String> placed = placed(form);
         int before = 0;
-        try {
+        try (LentSheets sheets = new LentSheets()) {
             for (Page page : template.pages()) {
-                if (page.sheet() == null) {
-                    continue;
+                SheetPage sheet = page.sheet();
+                if (sheet != null) {
+                    byte[] file = files.apply(sheet.file())
+                            .orElseThrow(() -> new IllegalStateException("The pages of the form are not there"));
+                    page(page, sheet, sheets.of(file), layers, first, before++, placed);
                 }
-                PDDocument sheet = sheets.get(page.sheet().file());
-                if (sheet == null) {
-                    sheet = Loader.loadPDF(files.apply(page.sheet().file())
-                            .orElseThrow(() -> new IllegalStateException("The pages of the form are not there")));
-                    sheets.put(page.sheet().file(), sheet);
-                }
-                page(page, sheet, layers, first, before++, placed);
-            }
-        } finally {
-            for (PDDocument sheet : sheets.values()) {
-                sheet.close();
             }
         }
         return slots;
     }
 
-    private void page(Page page, PDDocument sheet, LayerUtility layers, PDPage first, int before, Set<String> placed)
+    private void page(
+            Page page,
+            SheetPage size,
+            PDDocument sheet,
+            LayerUtility layers,
+            PDPage first,
+            int before,
+            Set<String> placed)
             throws IOException {
-        var size = java.util.Objects.requireNonNull(page.sheet());
         float height = (float) (size.height() * POINTS);
         PDRectangle whole = new PDRectangle((float) (size.width() * POINTS), height);
         PDPage made = new PDPage(whole);

@@ -14,7 +14,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
  * The files whose pages one document is written on. The next document is often written on the same, many times over where a
  * table is made into documents, so what was read is lent to one after the other, and never to two at once.
  */
-final class LentSheets implements AutoCloseable {
+public final class LentSheets implements AutoCloseable {
 
     /** So many files as are written on at once at the most are kept; the last ones that were used. */
     private static final int MOST = Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4);
@@ -34,7 +34,7 @@ final class LentSheets implements AutoCloseable {
     }
 
     /** A file, taken apart; the same each time. It is not to be changed. */
-    PDDocument of(byte[] file) throws IOException {
+    public PDDocument of(byte[] file) throws IOException {
         for (Read known : lent) {
             if (known.isOf(file)) {
                 return known.document();
