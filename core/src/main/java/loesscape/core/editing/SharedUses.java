@@ -2,8 +2,8 @@ package loesscape.core.editing;
 
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import loesscape.core.expression.Names;
@@ -180,21 +180,32 @@ final class SharedUses {
     /** Takes away shared conditions without a name that nothing uses, and writes out those that one place uses. */
     static TemplateIndex tidied(TemplateIndex parts) {
         TemplateIndex tidy = parts;
-        for (String key : parts.rest().conditions().keySet()) {
-            // As it is by now: one that it used may have been put in its place.
-            SharedCondition each =
-                    Objects.requireNonNull(tidy.rest().conditions().get(key), key);
-            if (!each.name().isEmpty()) {
+        Set<String> open = new LinkedHashSet<>(parts.rest().conditions().keySet());
+        while (!open.isEmpty()) {
+            String key = open.iterator().next();
+            open.remove(key);
+            // As it is by now: one that it used may have been put in its place, or it may be gone.
+            SharedCondition each = tidy.rest().conditions().get(key);
+            if (each == null || !each.name().isEmpty()) {
                 continue;
             }
             int uses = uses(tidy, key);
             if (uses == 0) {
                 tidy = without(tidy, key);
+                // What only it used is used by nobody now.
+                open.addAll(namedIn(tidy, each.condition()));
             } else if (uses == 1 && Followers.ofShared(inlined(tidy, each), key).isEmpty()) {
                 tidy = without(inlined(tidy, each), key);
             }
         }
         return tidy;
+    }
+
+    private static List<String> namedIn(TemplateIndex parts, Condition condition) {
+        List<Condition.Leaf> leaves = References.leaves(condition);
+        return parts.rest().conditions().keySet().stream()
+                .filter(key -> leaves.stream().anyMatch(leaf -> Followers.usesShared(leaf, key)))
+                .toList();
     }
 
     private static TemplateIndex inlined(TemplateIndex parts, SharedCondition shared) {

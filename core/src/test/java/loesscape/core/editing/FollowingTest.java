@@ -190,6 +190,21 @@ class FollowingTest {
         assertThat(inlined).isEqualTo(Documents.of(text("x"), text("y").withShown(WANTED)));
     }
 
+    /** In whatever order their keys are: what only something unused uses is unused too. */
+    @Test
+    void whatNobodyUsesIsGoneAtOnceWithAllThatOnlyItUses() {
+        for (String inner : List.of("a_inner", "z_inner")) {
+            Condition twice = new Condition.All(List.of(new Condition.Shared(inner), new Condition.Shared(inner)));
+            Template template = Documents.sharing(
+                    Documents.of(text("x")),
+                    new SharedCondition(inner, "", WANTED),
+                    new SharedCondition("middle", "", twice),
+                    new SharedCondition("outer", "", new Condition.Written("middle and " + inner)));
+            Template edited = Editing.apply(template, new Edit.Relabel("x", "Other"));
+            assertThat(edited.conditions()).as(inner).isEmpty();
+        }
+    }
+
     @Test
     void aRoleIsToldToBeUsedByWhatItAnswersAndWhatIsPromisedOfIt() {
         Template template = Documents.forRoles(
