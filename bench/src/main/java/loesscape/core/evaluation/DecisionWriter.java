@@ -245,8 +245,8 @@ final class DecisionWriter {
     }
 
     private static void count(CodeBuilder code, int slot, Runnable value) {
-        code.aload(SEEN_AT).getfield(SEEN, "counting", VALUE.arrayType(2));
-        code.loadConstant(slot).aaload().iconst_0();
+        code.aload(SEEN_AT).getfield(SEEN, "counting", VALUE.arrayType());
+        code.loadConstant(slot);
         value.run();
         code.aastore();
     }

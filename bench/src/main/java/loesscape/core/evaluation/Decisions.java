@@ -38,12 +38,9 @@ public final class Decisions {
         this.shown = new boolean[count];
         this.required = new boolean[count];
         this.editable = new boolean[count];
-        this.seen = new Seen(count, context);
+        this.seen = new Seen(count, false, context);
         Arrays.fill(values, Value.blank());
         Arrays.fill(codes, Codes.BLANK);
-        for (int slot = 0; slot < count; slot++) {
-            seen.counting[slot] = new Value[] {Value.blank()};
-        }
     }
 
     /**

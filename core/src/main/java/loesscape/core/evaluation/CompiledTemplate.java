@@ -48,7 +48,7 @@ public final class CompiledTemplate {
         this.slots = new Slots(template);
         this.order =
                 prepared.dependencies().order().stream().mapToInt(slots::of).toArray();
-        this.blank = new Run(slots.count());
+        this.blank = new Run(slots);
         this.symbols = prepared.symbols();
         this.conditions = new ConditionCompiler(symbols, slots);
         RuleCompiler compiler = new RuleCompiler(symbols, slots, conditions);
@@ -144,52 +144,70 @@ public final class CompiledTemplate {
      */
     void decide(Run run, int slot, Function<String, @Nullable String> typed) {
         Seen seen = run.seen;
-        int section = slots.rows(slot);
-        int count = section == Slots.NONE ? 1 : seen.rows[section].length;
-        Field field = rules[slot].field();
-        run.prepare(slot, count);
-        for (int row = 0; row < count; row++) {
-            seen.row = row;
-            decide(run, slot, count, row, typed);
+        Rules own = rules[slot];
+        if (slots.isInRows(slot)) {
+            decideInRows(run, slot, own, typed);
+        } else {
+            decideOnce(run, slot, own, typed);
         }
-        if (field != null || slots.isRepeating(slot)) {
+        if (own.field() != null) {
+            seen.changed();
+        } else if (own.node() instanceof Section it && it.rows() != null) {
+            seen.rows[slot] = run.isShown(slot) ? RowNames.of(it.rows(), typed.apply(it.key())) : RowNames.first(0);
             seen.changed();
         }
     }
 
-    private void decide(Run run, int slot, int count, int row, Function<String, @Nullable String> typed) {
-        Seen seen = run.seen;
-        Rules own = rules[slot];
+    /** Outside of rows, where nearly all stand, nothing is asked that only rows can tell: all evaluations go through here. */
+    private void decideOnce(Run run, int slot, Rules own, Function<String, @Nullable String> typed) {
+        String address = slots.key(slot);
         int holder = slots.holder(slot);
-        boolean holderShown = holder == Slots.NONE || run.shown[holder][slots.isInRows(holder) ? row : 0];
-        Field field = own.field();
-        boolean isSettled = !run.settled.isEmpty() && run.settled.contains(address(seen, slot, row));
-        boolean isShown = isSettled || (holderShown && Rules.holds(own.shown(), true, seen));
-        Value value = Value.blank();
-        if (field != null && isShown) {
-            String text = typed.apply(address(seen, slot, row));
-            Reading reading = isSettled
-                    ? Reading.settled(field.kind(), text == null ? "" : text)
-                    : reading(run, slot, count, row, field, text);
-            value = reading.value();
-            if (reading instanceof Reading.Unreadable(var message)) {
-                run.noteUnreadable(slot, count, row, message);
+        run.seen.row = 0;
+        boolean isSettled = run.hasSettled && run.settled.contains(address);
+        if (isSettled || ((holder == Slots.NONE || run.isShown(holder)) && Rules.holds(own.shown(), true, run.seen))) {
+            run.noteShown(slot);
+            Field field = own.field();
+            if (field != null) {
+                run.noteCounting(slot, value(run, slot, 0, own, field, typed.apply(address), isSettled));
             }
         }
-        run.note(slot, count, row, isShown, value);
-        if (own.node() instanceof Section it && it.rows() != null) {
-            seen.rows[slot] = isShown ? RowNames.of(it.rows(), typed.apply(it.key())) : RowNames.first(0);
+    }
+
+    private void decideInRows(Run run, int slot, Rules own, Function<String, @Nullable String> typed) {
+        String[] rows = run.seen.rows[slots.rows(slot)];
+        int holder = slots.holder(slot);
+        run.prepare(slot, rows.length);
+        for (int row = 0; row < rows.length; row++) {
+            run.seen.row = row;
+            boolean isSettled = run.hasSettled && run.settled.contains(slots.address(slot, rows[row]));
+            if (isSettled || (run.isShown(holder, row) && Rules.holds(own.shown(), true, run.seen))) {
+                run.noteShown(slot, row);
+                Field field = own.field();
+                if (field != null) {
+                    String text = typed.apply(slots.address(slot, rows[row]));
+                    run.noteCounting(slot, row, value(run, slot, row, own, field, text, isSettled));
+                }
+            }
         }
     }
 
-    private String address(Seen seen, int slot, int row) {
-        int section = slots.rows(slot);
-        return section == Slots.NONE ? slots.key(slot) : slots.address(slot, seen.rows[section][row]);
+    private static Value value(
+            Run run, int slot, int row, Rules own, Field field, @Nullable String typed, boolean isSettled) {
+        Reading reading = isSettled
+                ? Reading.settled(field.kind(), typed == null ? "" : typed)
+                : own.isOnlyTyped() ? onlyTyped(own, typed) : reading(run, slot, row, own, field, typed);
+        if (reading instanceof Reading.Unreadable(var message)) {
+            run.noteUnreadable(slot, row, message);
+        }
+        return reading.value();
     }
 
-    private Reading reading(Run run, int slot, int count, int row, Field field, @Nullable String typed) {
+    private static Reading onlyTyped(Rules own, @Nullable String typed) {
+        return typed == null ? Reading.Read.NOTHING : own.reader().read(typed, Offered.NOTHING);
+    }
+
+    private static Reading reading(Run run, int slot, int row, Rules own, Field field, @Nullable String typed) {
         Seen seen = run.seen;
-        Rules own = rules[slot];
         Offered offered =
                 own.offering() == null ? Offered.NOTHING : own.offering().now(seen);
         String text = typed == null ? "" : typed;
@@ -199,7 +217,7 @@ public final class CompiledTemplate {
             case FieldValue.WorkedOut(var ignored, var overtypable) -> {
                 boolean overtyped = overtypable && !text.isBlank();
                 if (overtyped) {
-                    run.noteOvertyped(slot, count, row);
+                    run.noteOvertyped(slot, row);
                 }
                 if (!overtyped && own.workedOut() != null) {
                     return new Reading.Read(
@@ -212,6 +230,10 @@ public final class CompiledTemplate {
 
     /** How every node stands when all is decided. */
     State state(Run run) {
+        if (takesPart.isEmpty()
+                && finish.isEmpty()) { // as in most documents, of which nothing needs to be gathered then
+            return new State(states.all(run), Map.of(), List.of());
+        }
         Map<String, Boolean> roles = new LinkedHashMap<>();
         takesPart.forEach((role, test) -> roles.put(role, test.holds(run.seen)));
         List<String> unmet = finish.stream()

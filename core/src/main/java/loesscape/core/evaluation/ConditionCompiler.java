@@ -147,7 +147,7 @@ final class ConditionCompiler {
         return seen -> {
             BigDecimal total = null;
             for (int row = 0; row < seen.rows[section].length; row++) {
-                if (seen.counting[field][row] instanceof Value.Number(var number)) {
+                if (seen.countingInRows[field][row] instanceof Value.Number(var number)) {
                     total = total == null ? number : total.add(number);
                 }
             }
@@ -164,6 +164,11 @@ final class ConditionCompiler {
     }
 
     private static Test all(Test[] tests) {
+        if (tests.length == 2) { // as most have, and there is nothing to be gone through then
+            Test first = tests[0];
+            Test second = tests[1];
+            return seen -> first.holds(seen) && second.holds(seen);
+        }
         return seen -> {
             for (Test test : tests) {
                 if (!test.holds(seen)) {
@@ -175,6 +180,11 @@ final class ConditionCompiler {
     }
 
     private static Test any(Test[] tests) {
+        if (tests.length == 2) { // see above
+            Test first = tests[0];
+            Test second = tests[1];
+            return seen -> first.holds(seen) || second.holds(seen);
+        }
         return seen -> {
             for (Test test : tests) {
                 if (test.holds(seen)) {
@@ -238,12 +248,12 @@ final class ConditionCompiler {
     private static Test answered(int field, boolean inRows, boolean whenBlank, Answered answered) {
         if (inRows) {
             return seen -> {
-                Value value = seen.counting[field][seen.row];
+                Value value = seen.countingInRows[field][seen.row];
                 return value.isBlank() ? whenBlank : answered.meets(value, seen);
             };
         }
         return seen -> {
-            Value value = seen.counting[field][0];
+            Value value = seen.counting[field];
             return value.isBlank() ? whenBlank : answered.meets(value, seen);
         };
     }

@@ -20,7 +20,7 @@ record EdgeTest(
 
     @Override
     public boolean holds(Seen seen) {
-        Value value = seen.counting[field][inRows ? seen.row : 0];
+        Value value = inRows ? seen.countingInRows[field][seen.row] : seen.counting[field];
         if (value instanceof Value.Number(var number)) {
             int order = number.compareTo(edge);
             return order < 0 ? whenLess : order == 0 ? whenEqual : whenMore;

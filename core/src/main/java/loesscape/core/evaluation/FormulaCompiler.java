@@ -196,7 +196,7 @@ final class FormulaCompiler {
     /** How to read the counting value of a field. */
     Function<Seen, Value> counting(String key) {
         int slot = slots.of(key);
-        return slots.isInRows(slot) ? seen -> seen.counting[slot][seen.row] : seen -> seen.counting[slot][0];
+        return slots.isInRows(slot) ? seen -> seen.countingInRows[slot][seen.row] : seen -> seen.counting[slot];
     }
 
     private Function<Seen, @Nullable Object> field(Field field) {
@@ -224,7 +224,7 @@ final class FormulaCompiler {
     private Function<Seen, @Nullable Object> runningTotal(int slot) {
         int memo = memos.getAsInt();
         return seen -> {
-            List<BigDecimal> totals = seen.remembered(memo, -1, () -> runningTotals(seen.counting[slot]));
+            List<BigDecimal> totals = seen.remembered(memo, -1, () -> runningTotals(seen.countingInRows[slot]));
             return Decimals.inRange(totals.get(seen.row));
         };
     }

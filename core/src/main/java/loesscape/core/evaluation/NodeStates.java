@@ -83,7 +83,7 @@ final class NodeStates {
     RowState row(Run run, int section, int row) {
         run.seen.row = row;
         for (int slot = section + 1; slot < slots.end(section); slot++) {
-            Look look = run.shown[slot][row] ? rules[slot].look(LookRule.Extent.ROW, run.seen) : null;
+            Look look = run.isShown(slot, row) ? rules[slot].look(LookRule.Extent.ROW, run.seen) : null;
             if (look != null) {
                 return RowState.of(look);
             }
@@ -96,26 +96,33 @@ final class NodeStates {
         Seen seen = run.seen;
         seen.row = row;
         Rules own = rules[slot];
-        boolean shown = run.shown[slot][row];
+        Field field = own.field();
+        boolean shown = run.isShown(slot, row);
         boolean isRequired = Rules.holds(own.required(), false, seen);
         boolean isEditable = Rules.holds(own.editable(), true, seen);
         boolean isOpen = Rules.holds(own.open(), true, seen);
-        List<Aspect> met = MET.get((isShownByItself(run, slot, row) ? SHOWN : 0)
+        int met = (own.shown() != null && isShownByItself(run, slot, row, shown, own.shown()) ? SHOWN : 0)
                 | (isRequired ? REQUIRED : 0)
                 | (own.editable() != null && isEditable ? EDITABLE : 0)
-                | (own.open() != null && isOpen ? OPEN : 0));
-        if (own.field() != null) {
-            return field(run, slot, row, own.field(), met, isEditable, isRequired);
+                | (own.open() != null && isOpen ? OPEN : 0);
+        if (field == null) {
+            return other(run, slot, row, shown, MET.get(met), isOpen);
         }
+        if (own.isPlain()) {
+            return !shown && met == 0
+                    ? FieldState.FOLDED
+                    : plain(run, slot, row, field, shown, MET.get(met), isEditable, isRequired);
+        }
+        return field(run, slot, row, field, shown, MET.get(met), isEditable, isRequired);
+    }
+
+    private NodeState other(Run run, int slot, int row, boolean shown, List<Aspect> met, boolean isOpen) {
+        Rules own = rules[slot];
         return switch (own.node()) {
-            case Indicator it -> {
-                int followed = slots.of(it.follows());
-                Value value = seen.counting[followed][slots.isInRows(followed) ? row : 0];
-                yield new IndicatorState(shown, met, sign(it, value));
-            }
-            case Section it -> section(it, slot, shown, met, isOpen, own, seen);
+            case Indicator it -> new IndicatorState(shown, met, sign(it, run.counting(slots.of(it.follows()), row)));
+            case Section it -> section(it, slot, shown, met, isOpen, own, run.seen);
             case Notice ignored ->
-                new NoticeState(shown, met, look(own, seen), "", own.text().apply(seen));
+                new NoticeState(shown, met, look(own, run.seen), "", own.text().apply(run.seen));
             default -> new PlainState(shown, met);
         };
     }
@@ -139,39 +146,71 @@ final class NodeStates {
         return look == null ? Look.PLAIN : look;
     }
 
-    private FieldState field(
-            Run run, int slot, int row, Field field, List<Aspect> met, boolean isEditableThen, boolean isAskedFor) {
+    /** A field as most are: there is less to be asked of it. */
+    private FieldState plain(
+            Run run,
+            int slot,
+            int row,
+            Field field,
+            boolean shown,
+            List<Aspect> met,
+            boolean isEditableThen,
+            boolean isAskedFor) {
         Rules own = rules[slot];
-        boolean shown = run.shown[slot][row];
-        // Most fields are plain, and much need not be asked of them.
-        boolean isPlain = own.isPlain();
-        if (isPlain && !shown && met.isEmpty()) {
-            return FieldState.FOLDED;
-        }
-        Seen seen = run.seen;
-        Value value = seen.counting[slot][row];
-        boolean isOpen = shown && isEditableThen && isAnswered(seen) && !isOthers(field, seen);
-        boolean isEditable = isOpen && own.isTyped();
-        Offered offered = isPlain ? null : offered(own, field, shown, seen);
-        BigDecimal due = isPlain || !shown ? null : due(own, field, seen);
-        boolean canAnswer = (isEditable || (isOpen && due != null)) && (offered == null || !offered.isEmpty());
-        boolean isRequired = isAskedFor && canAnswer && !isLeftOut(field, seen);
-        String unpaid = isPlain ? null : unpaid(field, value, due);
-        String band = isPlain ? null : band(field.bands(), value);
-        Look look = isPlain ? Look.PLAIN : own.look(LookRule.Extent.ITEM, seen);
+        Value value = run.counting(slot, row);
+        boolean isEditable = shown && isEditableThen && own.isTyped() && isAnswered(run, field);
+        boolean isRequired = isAskedFor && isEditable && !isLeftOut(field, run.seen);
+        String problem = value.isBlank() ? run.unreadable(slot, row) : own.refusal(value, run.seen);
         return new FieldState(
                 shown,
                 met,
                 isEditable,
                 isRequired,
-                isRequired && isUnanswered(run, slot, row),
+                isRequired && value.isBlank() && problem == null,
+                value,
+                null,
+                Look.PLAIN,
+                null,
+                run.isOvertyped(slot, row),
+                null,
+                problem);
+    }
+
+    private FieldState field(
+            Run run,
+            int slot,
+            int row,
+            Field field,
+            boolean shown,
+            List<Aspect> met,
+            boolean isEditableThen,
+            boolean isAskedFor) {
+        Rules own = rules[slot];
+        Seen seen = run.seen;
+        Value value = run.counting(slot, row);
+        boolean isOpen = shown && isEditableThen && isAnswered(run, field);
+        boolean isEditable = isOpen && own.isTyped();
+        Offered offered = offered(own, field, shown, seen);
+        String unreadable = run.unreadable(slot, row);
+        BigDecimal due = shown ? due(own, field, seen) : null;
+        boolean canAnswer = (isEditable || (isOpen && due != null)) && (offered == null || !offered.isEmpty());
+        boolean isRequired = isAskedFor && canAnswer && !isLeftOut(field, seen);
+        String unpaid = unpaid(field, value, due);
+        String band = band(field.bands(), value);
+        Look look = own.look(LookRule.Extent.ITEM, seen);
+        return new FieldState(
+                shown,
+                met,
+                isEditable,
+                isRequired,
+                isRequired && value.isBlank() && unreadable == null,
                 value,
                 band,
                 look != null ? look : bandLook(field.bands(), band),
                 offered == null ? null : told(offered),
                 run.isOvertyped(slot, row),
                 due,
-                unpaid != null ? unpaid : problem(run, slot, row));
+                unpaid != null ? unpaid : value.isBlank() ? unreadable : own.refusal(value, seen));
     }
 
     /** What is to be paid; null where nothing is, or it is not known. */
@@ -179,15 +218,6 @@ final class NodeStates {
         return field.kind() instanceof FieldKind.Payment(var currency, var ignored)
                 ? own.amount(seen, Currencies.decimals(currency))
                 : null;
-    }
-
-    private static boolean isUnanswered(Run run, int slot, int row) {
-        return run.seen.counting[slot][row].isBlank() && run.unreadable(slot, row) == null;
-    }
-
-    private @Nullable String problem(Run run, int slot, int row) {
-        Value value = run.seen.counting[slot][row];
-        return value.isBlank() ? run.unreadable(slot, row) : rules[slot].refusal(value, run.seen);
     }
 
     /** What can be chosen, where that depends on other answers or is looked up; null for others. */
@@ -204,12 +234,11 @@ final class NodeStates {
         return offered.ids().size() <= MOST_TOLD ? offered.ids() : offered.ids().subList(0, MOST_TOLD);
     }
 
-    /** Whether the document is one that is still being answered; what is finished or printed only shows. */
-    private static boolean isAnswered(Seen seen) {
-        return switch (seen.context.stage()) {
-            case FILLING, REVIEWING -> true;
-            case FINISHED, PRINT -> false;
-        };
+    /** Whether whoever is there can answer the field: what is finished or printed only shows, and others' fields are theirs. */
+    private static boolean isAnswered(Run run, Field field) {
+        String acting = run.seen.context.role();
+        return run.isAnswered
+                && (acting.isEmpty() || field.role().isEmpty() || field.role().equals(acting));
     }
 
     /**
@@ -217,14 +246,11 @@ final class NodeStates {
      * decided when the turn came, whatever others have answered since.
      */
     private boolean isLeftOut(Field field, Seen seen) {
+        if (takesPart.isEmpty()) {
+            return false;
+        }
         Test takes = takesPart.get(field.role());
         return takes != null && !field.role().equals(seen.context.role()) && !takes.holds(seen);
-    }
-
-    /** Whether the field is that of a role other than the one that is acting. */
-    private static boolean isOthers(Field field, Seen seen) {
-        String acting = seen.context.role();
-        return !acting.isEmpty() && !field.role().isEmpty() && !field.role().equals(acting);
     }
 
     /** What was paid is what is due; answers that change the amount afterwards have to be changed back. */
@@ -273,18 +299,12 @@ final class NodeStates {
      * Whether the node's own condition for being shown holds. Where what holds the node is shown, that has decided it; in
      * what is folded nobody has asked yet.
      */
-    private boolean isShownByItself(Run run, int slot, int row) {
-        Test own = rules[slot].shown();
-        if (own == null) {
-            return false;
-        }
-        if (run.settled.isEmpty() && run.shown[slot][row]) {
-            return true;
+    private boolean isShownByItself(Run run, int slot, int row, boolean shown, Test own) {
+        if (run.hasSettled) {
+            return own.holds(run.seen);
         }
         int holder = slots.holder(slot);
-        boolean isDecided =
-                run.settled.isEmpty() && (holder == Slots.NONE || run.shown[holder][slots.isInRows(holder) ? row : 0]);
-        return isDecided ? run.shown[slot][row] : own.holds(run.seen);
+        return shown || (holder != Slots.NONE && !run.isShown(holder, row) && own.holds(run.seen));
     }
 
     /** The aspects whose conditions hold, by all the ways in which they can: made once, for they are told of every node. */

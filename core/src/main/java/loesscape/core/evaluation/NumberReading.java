@@ -5,6 +5,7 @@ import java.text.DecimalFormatSymbols;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import loesscape.core.model.Numbers;
 import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
@@ -30,6 +31,11 @@ final class NumberReading {
     private static final Pattern POINTS =
             Pattern.compile("[-+]?\\d{1,3}(?:\\.\\d{3})+,\\d+|[-+]?\\d{1,3}(?:\\.\\d{3}){2,}");
     private static final Pattern EITHER = Pattern.compile("([-+]?[1-9]\\d{0,2}),(\\d{3})");
+
+    /** Small whole numbers, which is what most numbers in documents are: made once, as nobody can change them. */
+    private static final Reading.Read[] SMALL = IntStream.range(0, 1000)
+            .mapToObj(number -> read(BigDecimal.valueOf(number)))
+            .toArray(Reading.Read[]::new);
 
     private NumberReading() {}
 
@@ -57,8 +63,8 @@ final class NumberReading {
     }
 
     static Reading of(String typed) {
-        BigDecimal simple = simple(typed);
-        return simple == null ? written(typed) : new Reading.Read(new Value.Number(simple));
+        Reading plain = plain(typed);
+        return plain == null ? written(typed) : plain;
     }
 
     /** Whether a comma in it could stand before decimals as well as between thousands. */
@@ -70,7 +76,7 @@ final class NumberReading {
      * A number that is written in the plainest way: some digits, and perhaps a point and more digits. Null for any other,
      * and for one too long to be counted as a whole number: most that is typed need not be taken apart twice.
      */
-    private static @Nullable BigDecimal simple(String typed) {
+    static @Nullable Reading plain(String typed) {
         int length = typed.length();
         if (length > MOST_COUNTED) {
             return null;
@@ -90,7 +96,14 @@ final class NumberReading {
         if (length == 0 || point == length - 1) {
             return null;
         }
-        return point < 0 ? BigDecimal.valueOf(digits) : BigDecimal.valueOf(digits, length - 1 - point);
+        if (point < 0) {
+            return digits < SMALL.length ? SMALL[(int) digits] : read(BigDecimal.valueOf(digits));
+        }
+        return read(BigDecimal.valueOf(digits, length - 1 - point));
+    }
+
+    private static Reading.Read read(BigDecimal number) {
+        return new Reading.Read(new Value.Number(number));
     }
 
     private static Reading written(String typed) {
@@ -121,7 +134,7 @@ final class NumberReading {
     private static Reading number(String text) {
         BigDecimal number = new BigDecimal(text.endsWith(".") ? text.substring(0, text.length() - 1) : text);
         return Numbers.isReasonable(number)
-                ? new Reading.Read(new Value.Number(number))
+                ? read(number)
                 : new Reading.Unreadable("A number has at most %d digits.".formatted(Numbers.MOST_DIGITS));
     }
 }

@@ -64,9 +64,18 @@ public sealed interface Reading {
             case FieldKind.Payment ignored -> (typed, offered) -> payment(typed);
             case FieldKind.SelfContained it -> alone(it.answer());
         };
-        return (given, offered) -> {
+        Reader stripped = (given, offered) -> {
             String typed = WhiteSpace.stripped(given);
             return typed.isEmpty() ? Read.NOTHING : words.read(typed, offered);
+        };
+        return kind.answer() == AnswerType.NUMBER ? number(stripped) : stripped;
+    }
+
+    /** Numbers are mostly written in the plainest way, which needs no second look. */
+    private static Reader number(Reader other) {
+        return (given, offered) -> {
+            Reading plain = NumberReading.plain(given);
+            return plain == null ? other.read(given, offered) : plain;
         };
     }
 

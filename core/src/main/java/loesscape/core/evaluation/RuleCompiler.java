@@ -34,6 +34,7 @@ final class RuleCompiler {
                 node,
                 field,
                 field != null && isPlain(field),
+                field != null && isOnlyTyped(field),
                 test(Aspect.SHOWN, node, within),
                 test(Aspect.REQUIRED, node, within),
                 test(Aspect.EDITABLE, node, within),
@@ -61,14 +62,23 @@ final class RuleCompiler {
                 node instanceof Notice notice ? texts.of(notice) : seen -> List.of());
     }
 
-    private static boolean isPlain(Field field) {
-        boolean asksMore = switch (field.kind()) {
-            case FieldKind.Choosing ignored -> true;
-            case FieldKind.Lookup ignored -> true;
-            case FieldKind.Payment ignored -> true;
-            case FieldKind.SelfContained ignored -> false;
+    private static boolean isOnlyTyped(Field field) {
+        return field.value() == null && isSelfContained(field.kind());
+    }
+
+    private static boolean isSelfContained(FieldKind kind) {
+        return switch (kind) {
+            case FieldKind.Choosing ignored -> false;
+            case FieldKind.Lookup ignored -> false;
+            case FieldKind.Payment ignored -> false;
+            case FieldKind.SelfContained ignored -> true;
         };
-        return !asksMore && field.bands().isEmpty() && Logic.looks(field).isEmpty();
+    }
+
+    private static boolean isPlain(Field field) {
+        return isSelfContained(field.kind())
+                && field.bands().isEmpty()
+                && Logic.looks(field).isEmpty();
     }
 
     private Reading.Reader reader(FieldKind kind) {

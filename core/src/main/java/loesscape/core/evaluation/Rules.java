@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param field the node where it is one; null for others
  * @param isPlain whether a field always looks the same, offers nothing to choose from and costs nothing, as most do
+ * @param isOnlyTyped whether what counts of a field is what is typed, and nothing else can be
  * @param looks in order, those of the item and those of its row
  * @param limit that of its kind
  * @param checks the author's own
@@ -29,6 +30,7 @@ record Rules(
         Node node,
         @Nullable Field field,
         boolean isPlain,
+        boolean isOnlyTyped,
         @Nullable Test shown,
         @Nullable Test required,
         @Nullable Test editable,

@@ -9,15 +9,17 @@ import org.jspecify.annotations.Nullable;
 final class Seen {
 
     private static final String[] NO_ROWS = {};
-    /** What stands for every node of which nothing counts, outside of rows. */
-    static final Value[] BLANK = {Value.blank()};
+    static final Value[] NO_VALUES = {};
 
     private static final int FIRST_MEMOS = 8;
 
-    /** The counting values by slot; outside of rows one for each slot, in rows one for each row. */
-    final Value[][] counting;
+    /** The counting values of nodes outside of rows, by slot; blank for all others. */
+    final Value[] counting;
 
-    /** The names of the rows of each repeating section, by its slot; none for what does not repeat or is folded. */
+    /** The counting values of nodes in rows, by slot and row. No places where nothing repeats, as in most documents. */
+    final Value[][] countingInRows;
+
+    /** The names of the rows of each repeating section, by its slot; no places where nothing repeats. */
     final String[][] rows;
 
     final Context context;
@@ -32,10 +34,12 @@ final class Seen {
     private long[] made = new long[FIRST_MEMOS];
 
     /** Nothing is answered yet, in places for so many nodes. */
-    Seen(int slots, Context context) {
-        this.counting = new Value[slots][];
-        this.rows = new String[slots][];
-        Arrays.fill(counting, BLANK);
+    Seen(int slots, boolean hasRows, Context context) {
+        this.counting = new Value[slots];
+        this.countingInRows = new Value[hasRows ? slots : 0][];
+        this.rows = new String[hasRows ? slots : 0][];
+        Arrays.fill(counting, Value.blank());
+        Arrays.fill(countingInRows, NO_VALUES);
         Arrays.fill(rows, NO_ROWS);
         this.context = context;
     }
@@ -43,6 +47,7 @@ final class Seen {
     /** Nothing is answered yet, in as many places as in another of which nothing is: copied, which is fast. */
     Seen(Seen blank, Context context) {
         this.counting = blank.counting.clone();
+        this.countingInRows = blank.countingInRows.clone();
         this.rows = blank.rows.clone();
         this.context = context;
     }

@@ -9,7 +9,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.Set;
-import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -111,22 +110,21 @@ public final class Session {
     }
 
     private void decide(int slot) {
-        boolean[] wasShown = run.shown[slot];
-        Value[] before = run.seen.counting[slot];
-        String[] rowsBefore = run.seen.rows[slot];
+        Run.Found before = run.found(slot);
         run.forget(slot);
         compiled.decide(run, slot, typed::get);
         touched.set(slot);
-        boolean otherRows = !Arrays.equals(rowsBefore, run.seen.rows[slot]);
+        Run.Found now = run.found(slot);
+        boolean otherRows = !now.hasRowsLike(before);
         if (otherRows) {
-            rowsChanged(slot, rowsBefore);
+            rowsChanged(slot, before.rows());
         }
-        if (!Arrays.equals(run.shown[slot], wasShown)) {
+        if (!now.isShownLike(before)) {
             for (int held : waiting.held()[slot]) {
                 queue(held);
             }
         }
-        if (otherRows || !Arrays.equals(run.seen.counting[slot], before)) {
+        if (otherRows || !now.countsLike(before)) {
             for (int reader : waiting.deciding()[slot]) {
                 queue(reader);
                 touched.set(reader);

@@ -38,14 +38,14 @@ public final class Standing implements Reasons.Facts {
     @Override
     public Value counting(String key, String row) {
         int slot = compiled.slots().of(key);
-        return run.seen.counting[slot][place(slot, row)];
+        return run.counting(slot, place(slot, row));
     }
 
     /** Whether a field is shown as it is seen from a row. */
     @Override
     public boolean shown(String key, String row) {
         int slot = compiled.slots().of(key);
-        return run.shown[slot][place(slot, row)];
+        return run.isShown(slot, place(slot, row));
     }
 
     /** The names of the rows of a repeating section. */

@@ -70,7 +70,7 @@ final class TextCompiler {
         boolean isConstant = prose.merged().isEmpty() && prose.bracketed().isEmpty();
         if (isConstant) {
             // It looks at nothing, whatever there is to see.
-            List<Passage> always = written(blocks, new Seen(0, Context.filling(LocalDate.EPOCH)));
+            List<Passage> always = written(blocks, new Seen(0, false, Context.filling(LocalDate.EPOCH)));
             return seen -> always;
         }
         return seen -> written(blocks, seen);
