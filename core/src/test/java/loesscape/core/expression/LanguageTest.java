@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import loesscape.core.testing.Cases;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -135,7 +136,7 @@ class LanguageTest {
                 }
             }
         }
-        List<String> differences = new ArrayList<>();
+        List<String> formulas = new ArrayList<>();
         for (String function : List.of(
                 "before",
                 "after",
@@ -153,16 +154,18 @@ class LanguageTest {
                 "coincides")) {
             for (String one : ranges) {
                 for (String other : ranges) {
-                    compare(reference, "%s(%s, %s)".formatted(function, one, other), differences);
+                    formulas.add("%s(%s, %s)".formatted(function, one, other));
                 }
             }
         }
         for (String function : List.of("before", "after", "finished by", "includes", "started by")) {
-            ranges.forEach(range -> compare(reference, "%s(%s, 2)".formatted(function, range), differences));
+            ranges.forEach(range -> formulas.add("%s(%s, 2)".formatted(function, range)));
         }
         for (String function : List.of("before", "after", "finishes", "during", "starts")) {
-            ranges.forEach(range -> compare(reference, "%s(3, %s)".formatted(function, range), differences));
+            ranges.forEach(range -> formulas.add("%s(3, %s)".formatted(function, range)));
         }
+        List<String> differences = new ArrayList<>();
+        Cases.share(formulas).forEach(formula -> compare(reference, formula, differences));
         assertThat(differences).isEmpty();
     }
 

@@ -1,7 +1,9 @@
 package loesscape.core.testing;
 
+import java.util.List;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
+import java.util.stream.IntStream;
 
 /**
  * Runs a property over many random cases, small ones first, so that the first failure is near the smallest. A failure
@@ -43,6 +45,16 @@ public final class Cases {
                         failure);
             }
         }
+    }
+
+    /** All of a list, or the share of it that is asked for, spread over it evenly. */
+    public static <T> List<T> share(List<T> all) {
+        int wanted = Math.max(LEAST, (int) (all.size() * times()));
+        return wanted >= all.size()
+                ? all
+                : IntStream.range(0, wanted)
+                        .mapToObj(i -> all.get((int) ((long) i * all.size() / wanted)))
+                        .toList();
     }
 
     /** Whether at least as many cases are run as are asked for, so that what is rare is met too. */
