@@ -46,7 +46,12 @@ export default typescript.config(
     rules: { "svelte/no-at-html-tags": "error", "no-restricted-syntax": ["error", SIZES] },
   },
   {
-    files: ["src/pages/**/*.svelte", "src/draft/**/*.svelte", "src/prove/**/*.svelte"],
+    files: [
+      "src/pages/**/*.svelte",
+      "src/draft/**/*.svelte",
+      "src/prove/**/*.svelte",
+      "src/reach/**/*.svelte",
+    ],
     rules: { "no-restricted-syntax": ["error", SIZES, raw("button|input|select|table|dialog")] },
   },
   {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../ui/Alert.svelte";
   import { confirming } from "../ui/confirming.svelte";
   import { Asking } from "../api/asking.svelte";
   import Outcome from "../ui/Outcome.svelte";
@@ -86,7 +87,7 @@
       {/each}
     </ul>
     {#if reset}
-      <div class="mt-3 rounded-md border border-gold-deep bg-straw px-4 py-3" role="status">
+      <Alert look="note" class="mt-3">
         <p>With this link {reset.name} sets a new password, once and within a day. It is shown only now.</p>
         <Input
           width="100%"
@@ -96,7 +97,7 @@
           aria-label="Link for a new password"
           onfocus={(event) => event.currentTarget.select()}
         />
-      </div>
+      </Alert>
     {/if}
     <form class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
       <label class="grid w-48 gap-1"

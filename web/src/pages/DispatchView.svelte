@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../ui/Alert.svelte";
   import TableHead from "../ui/TableHead.svelte";
   import Table from "../ui/Table.svelte";
   import { Asking } from "../api/asking.svelte";
@@ -117,20 +118,18 @@
       {/if}
     </header>
     {#if page.broken}
-      <p class="rounded-xl border border-clay bg-clay-tint px-5 py-3 font-semibold text-clay" role="alert">
-        This does not hold together: {page.broken}
-      </p>
+      <Alert look="framed"><span class="trouble">This does not hold together: {page.broken}</span></Alert>
     {/if}
     {#if page.notSealed}
-      <div class="rounded-xl border border-clay bg-clay-tint px-5 py-3" role="alert">
-        <p class="font-semibold text-clay">The finished document cannot be sealed: {page.notSealed}</p>
+      <Alert look="framed">
+        <p class="trouble">The finished document cannot be sealed: {page.notSealed}</p>
         {#if maySend}
           <Button
             class="mt-2"
             onclick={() => ask(() => request("POST", `${base}/seal`), "It is tried again.")}>Try again</Button
           >
         {/if}
-      </div>
+      </Alert>
     {/if}
     {#if page.because}<p class="rounded-xl border bg-paper px-5 py-3">Because: “{page.because}”</p>{/if}
     {#if withdrawing}

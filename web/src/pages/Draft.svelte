@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Busy from "../ui/Busy.svelte";
+  import Alert from "../ui/Alert.svelte";
   import Button from "../ui/Button.svelte";
   import { setContext, tick } from "svelte";
   import { ownHeaders } from "../api/http";
@@ -100,7 +102,7 @@
     </span>
   </TopBar>
   {#await opened}
-    <p class="soft p-10 text-center" role="status">Opening the draft …</p>
+    <Busy whole>Opening the draft …</Busy>
   {:then}
     <main class="grid min-h-0 grid-cols-[210px_minmax(0,1fr)]">
       <Contents />
@@ -111,10 +113,10 @@
   {/await}
   <footer class="flex items-center gap-5 border-t bg-straw px-4 text-chrome">
     {#if copy.told}
-      <span class="trouble" role="alert">{copy.told}</span>
+      <Alert>{copy.told}</Alert>
       <Button look="quiet" size="low" onclick={() => (copy.told = "")}>Close</Button>
     {:else if copy.refused && !copy.isTold}
-      <span class="trouble" role="alert">{copy.refused.message}</span>
+      <Alert>{copy.refused.message}</Alert>
       {#if copy.refused.failed}
         <Button look="quiet" size="low" onclick={() => copy.tryAgain()}>Try again</Button>
       {/if}

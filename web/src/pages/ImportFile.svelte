@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../ui/Alert.svelte";
   import { Asking } from "../api/asking.svelte";
   import { request } from "../api/http";
   import type { TemplateImported } from "../api/types";
@@ -64,14 +65,14 @@
     <Button type="submit" look="primary">Open it</Button>
   </form>
 {:else if asking.trouble?.problems.length}
-  <div role="alert" class="told">
+  <Alert look="framed" class="basis-full">
     <p class="trouble">The file was not imported; nothing was changed.</p>
     <ul class="mt-1 grid gap-1">
       {#each asking.trouble.problems as { path, message } (path + message)}
         <li><span class="key">{path || "/"}</span> {message}</li>
       {/each}
     </ul>
-  </div>
+  </Alert>
 {:else if made}
   <div role="status" class="told">
     <p class="font-semibold">A template was made of “{file?.name}”.</p>

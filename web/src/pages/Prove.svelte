@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Busy from "../ui/Busy.svelte";
+  import Alert from "../ui/Alert.svelte";
   import type { Example, Finding } from "../api/types";
   import NotOpened from "../document/NotOpened.svelte";
   import { provide } from "../draft/context";
@@ -64,7 +66,7 @@
   <Button look="on spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</Button>
 </TopBar>
 {#await opened}
-  <p class="soft p-10 text-center" role="status">Opening …</p>
+  <Busy whole>Opening …</Busy>
 {:then}
   <main class="mx-auto grid max-w-[1040px] grid-cols-[minmax(0,1fr)] gap-7 px-4 py-6 sm:px-6">
     <p class="soft" role="status">
@@ -88,11 +90,11 @@
       {/if}
     </p>
     {#if copy.refused}
-      <p class="trouble" role="alert">
+      <Alert>
         {copy.refused.message}
         {#if copy.refused.failed}<Button look="token" onclick={() => copy.tryAgain()}>Try again</Button>{/if}
         <Button look="token" onclick={() => copy.dismiss()}>Close</Button>
-      </p>
+      </Alert>
     {/if}
     <section aria-labelledby="findings">
       <h1 id="findings" class="text-reading font-semibold">Findings</h1>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Busy from "../ui/Busy.svelte";
+  import Alert from "../ui/Alert.svelte";
   import type { Example, Finding, ReachExamples } from "../api/types";
   import { answerWords } from "../document/answerWords";
   import NotOpened from "../document/NotOpened.svelte";
@@ -151,7 +153,7 @@
   <Button look="on spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</Button>
 </TopBar>
 {#await opened}
-  <p class="soft p-10 text-center" role="status">Opening …</p>
+  <Busy whole>Opening …</Busy>
 {:then}
   <main class="layout">
     <nav class="panel" aria-label="Fields that others follow">
@@ -231,12 +233,12 @@
           </div>
         </div>
         {#if copy.refused}
-          <p class="trouble mt-2" role="alert">
+          <Alert class="mt-2">
             {copy.refused.message}
             <Button look="token" onclick={() => copy.dismiss()}>Close</Button>
-          </p>
+          </Alert>
         {/if}
-        {#if reaching.trouble}<p class="trouble mt-2" role="alert">{reaching.trouble}</p>{/if}
+        {#if reaching.trouble}<Alert class="mt-2">{reaching.trouble}</Alert>{/if}
         {#if reaching.table}
           {#if reaching.table.note}<p class="mt-2">{reaching.table.note}</p>{/if}
           <div class="mt-3"><ReachGrid {reaching} onask={ask} /></div>
@@ -343,7 +345,7 @@
             {/each}
           </div>
         {:else if !reaching.trouble}
-          <p class="soft mt-6" role="status">Being looked at …</p>
+          <Busy class="mt-6">Being looked at …</Busy>
         {/if}
       {:else}
         <h1 id="reach" class="text-reading font-semibold">Reach</h1>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../ui/Alert.svelte";
   import type { Snippet } from "svelte";
   import { Asking } from "../api/asking.svelte";
   import Outcome from "../ui/Outcome.svelte";
@@ -103,12 +104,9 @@
       </div>
     </div>
     {#if page.broken}
-      <p
-        class="mb-4 rounded-xl border border-clay bg-clay-tint px-5 py-3 font-semibold text-clay"
-        role="alert"
+      <Alert look="framed" class="mb-4"
+        ><span class="trouble">This is not what was signed: {page.broken}</span></Alert
       >
-        This is not what was signed: {page.broken}
-      </p>
     {/if}
     {#if page.broughtIn}
       {@const from = page.broughtIn}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Busy from "../ui/Busy.svelte";
   import { Asking } from "../api/asking.svelte";
   import { request } from "../api/http";
   import type { Returned, ReturnedFile } from "../api/types";
@@ -82,7 +83,7 @@
         >
       {/if}
     {:else if asking.busy}
-      <span class="soft" role="status">Reading …</span>
+      <Busy>Reading …</Busy>
     {/if}
     <span class="ml-auto flex gap-2">
       {#if whole.length}

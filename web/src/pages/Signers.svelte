@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Busy from "../ui/Busy.svelte";
+  import Alert from "../ui/Alert.svelte";
   import { lookedThrough } from "../draft/lookedThrough.svelte";
   import Button from "../ui/Button.svelte";
   import { setContext } from "svelte";
@@ -97,7 +99,7 @@
     <Button look="on spruce" aria-label="Redo" disabled={!copy.canRedo} onclick={copy.redo}>↷</Button>
   </TopBar>
   {#await opened}
-    <p class="soft p-10 text-center" role="status">Opening …</p>
+    <Busy whole>Opening …</Busy>
   {:then}
     <main
       class="grid grid-cols-[minmax(0,1fr)] content-start gap-6 px-4 py-5 sm:px-6 md:grid-cols-[minmax(320px,420px)_minmax(0,1fr)]"
@@ -127,7 +129,7 @@
         {/each}
         <div class="mt-3"><NewRole /></div>
         {#if copy.refused}
-          <p class="trouble mt-3" role="alert">{copy.refused.message}</p>
+          <Alert class="mt-3">{copy.refused.message}</Alert>
           {#if copy.refused.failed}
             <Button onclick={() => copy.tryAgain()}>Try again</Button>
           {/if}

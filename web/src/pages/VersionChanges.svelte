@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Busy from "../ui/Busy.svelte";
   import { Asking } from "../api/asking.svelte";
   import { request } from "../api/http";
   import type { VersionsCompared } from "../api/types";
@@ -59,9 +60,7 @@
   </div>
   <Outcome {asking} />
   {#if !difference}
-    {#if asking.busy}<p class="soft mt-2" role="status">
-        Being looked through for all possible answers …
-      </p>{/if}
+    {#if asking.busy}<Busy class="mt-2">Being looked through for all possible answers …</Busy>{/if}
   {:else if isNothing}
     <p class="mt-2" role="status">Nothing: for all answers that both accept, they do the same.</p>
   {:else}

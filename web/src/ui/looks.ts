@@ -38,5 +38,15 @@ export const INPUT_LOOKS = {
 
 export type InputLook = keyof typeof INPUT_LOOKS;
 
+/** What has to be known now looks like: within a line, in a frame, and, where nothing is wrong, what came of something. */
+export const ALERT_LOOKS = {
+  line: "trouble",
+  framed: "rounded-md border border-clay bg-clay-tint px-3 py-2 text-ink",
+  note: "rounded-md border border-gold-deep bg-straw px-4 py-3 text-ink",
+  done: "w-fit rounded-md border bg-moss-tint px-4 py-2 text-ink",
+} as const;
+
+export type AlertLook = keyof typeof ALERT_LOOKS;
+
 /** How high a control is: within a line of text, as usual, beside others in a form, for a thumb. */
 export type ControlSize = "low" | "usual" | "tall" | "large";

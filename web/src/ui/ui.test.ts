@@ -5,6 +5,8 @@ import { afterEach, describe, expect, test, vi } from "vitest";
 import { Asking } from "../api/asking.svelte";
 import { Problem } from "../api/http";
 import Given from "../testing/Given.svelte";
+import Alert from "./Alert.svelte";
+import Busy from "./Busy.svelte";
 import Button from "./Button.svelte";
 import Checkbox from "./Checkbox.svelte";
 import Confirmation from "./Confirmation.svelte";
@@ -12,7 +14,7 @@ import { confirming } from "./confirming.svelte";
 import FileButton from "./FileButton.svelte";
 import Input from "./Input.svelte";
 import LightButton from "./light/Button.svelte";
-import { BUTTON_LOOKS, type ButtonLook, INPUT_LOOKS, type InputLook } from "./looks";
+import { ALERT_LOOKS, BUTTON_LOOKS, type ButtonLook, INPUT_LOOKS, type InputLook } from "./looks";
 import Outcome from "./Outcome.svelte";
 import Pagination from "./Pagination.svelte";
 import Picker, { type Option } from "./Picker.svelte";
@@ -31,6 +33,31 @@ const options = (...ids: string[]) =>
 afterEach(() => {
   cleanup();
   confirming.end(false);
+});
+
+describe("what has to be known", () => {
+  test.each([
+    ["line", "alert"],
+    ["framed", "alert"],
+    ["note", "status"],
+    ["done", "status"],
+  ] as const)("that is %s is told as %s, and drawn by our style sheet alone", (look, role) => {
+    render(Alert, { look, class: "mt-3", children: words("Told") });
+    const told = screen.getByRole(role);
+    expect(told.textContent?.trim()).toBe("Told");
+    const classes = told.className.split(" ");
+    for (const one of [...ALERT_LOOKS[look].split(" "), "mt-3"]) expect(classes).toContain(one);
+    expect(classes.filter((it) => /-(primary|gray|red|blue)-/.test(it))).toEqual([]);
+  });
+
+  test("is in words where something is being done; what turns beside them says nothing", () => {
+    render(Busy, { children: words("Opening …") });
+    const busy = screen.getByRole("status");
+    expect(busy.textContent?.trim()).toBe("Opening …");
+    const turning = busy.querySelector("svg")!;
+    expect(turning.getAttribute("aria-hidden")).toBe("true");
+    expect(turning.getAttribute("class")).toContain("motion-reduce:hidden");
+  });
 });
 
 describe("a button", () => {

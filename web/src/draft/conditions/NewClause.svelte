@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import { answerType } from "../../api/kinds";
   import { request, said } from "../../api/http";
   import type { AsClauses, Condition, Field } from "../../api/types";
@@ -191,5 +192,5 @@
     onpick={pick}
     onclose={() => setTimeout(() => draft ?? (taken || oncancel()), 0)}
   />
-  {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+  {#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}
 {/if}

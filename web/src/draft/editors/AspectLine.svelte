@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import Button from "../../ui/Button.svelte";
   import Input from "../../ui/Input.svelte";
   import { ASPECTS, aspectsOf } from "../../api/aspects";
@@ -164,7 +165,7 @@
         value={formula ?? (content?.type === "written" ? content.formula : "")}
         onwrite={(text) => void read(text)}
       />
-      {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+      {#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}
     {/if}
     {#if content && formula === null && content.type !== "written"}<span class="mt-1 block"
         ><GroupEditor condition={content} {except} {rows} onchange={change} /></span

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import Button from "../../ui/Button.svelte";
   import Input from "../../ui/Input.svelte";
   import type { Snippet } from "svelte";
@@ -167,7 +168,7 @@
         </li>
       {/each}
     </ol>
-    {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    {#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}
     <Button look="token add" class="mt-1" onclick={divide}>another band</Button>
     {@render more?.()}
   {:else}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import Button from "../../ui/Button.svelte";
   import Input from "../../ui/Input.svelte";
   import type { Bound, Field, FieldKind } from "../../api/types";
@@ -113,7 +114,7 @@
         >
       {/if}
     </div>
-    {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    {#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}
   </EditorLine>
 {:else if kind.type === "date"}
   <EditorLine title="Limits">
@@ -171,6 +172,6 @@
         /></label
       >
     </div>
-    {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    {#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}
   </EditorLine>
 {/if}

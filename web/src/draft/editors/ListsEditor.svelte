@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import Button from "../../ui/Button.svelte";
   import Input from "../../ui/Input.svelte";
   import TextArea from "../../ui/TextArea.svelte";
@@ -98,7 +99,7 @@
       spellcheck="false"
       bind:value={text}
     />
-    {#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+    {#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}
     <div class="mt-1 flex gap-1">
       <Button look="token" onclick={() => keep(false)}>Keep the list</Button>
       {#if !editing}

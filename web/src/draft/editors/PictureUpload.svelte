@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import FileButton from "../../ui/FileButton.svelte";
   import { said } from "../../api/http";
   import Button from "../../ui/Button.svelte";
@@ -31,4 +32,4 @@
       onclick={() => onchange("")}>×</Button
     >{/if}
 </span>
-{#if wrong}<p class="trouble text-xs" role="alert">{wrong}</p>{/if}
+{#if wrong}<Alert class="text-xs">{wrong}</Alert>{/if}

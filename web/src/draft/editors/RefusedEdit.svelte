@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import Button from "../../ui/Button.svelte";
   import { workingCopy } from "../context";
 
@@ -8,8 +9,8 @@
 </script>
 
 {#if refused}
-  <div role="alert" class="mb-2 rounded-md border border-clay bg-clay-tint px-3 py-2">
-    <p class="font-semibold text-clay">{refused.message}</p>
+  <Alert look="framed" class="mb-2">
+    <p class="trouble">{refused.message}</p>
     {#if refused.followers.length}
       <ul class="mt-1">
         {#each refused.followers as follower (follower.key)}
@@ -35,5 +36,5 @@
         >{refused.followers.length ? "Keep it" : "Close"}</Button
       >
     </div>
-  </div>
+  </Alert>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Alert from "../../ui/Alert.svelte";
   import { focused } from "../../ui/focused";
   import Button from "../../ui/Button.svelte";
   import { request } from "../../api/http";
@@ -33,7 +34,7 @@
     <h2 class="font-semibold">History</h2>
     <Button look="quiet" size="low" class="ml-auto" {@attach focused} onclick={onclose}>Close</Button>
   </header>
-  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  {#if trouble}<Alert>{trouble}</Alert>{/if}
   <ol class="min-h-0 overflow-y-auto">
     {#each history?.steps ?? [] as step (step.revision)}
       <li class={["step", step.undone && "undone"]}>
