@@ -122,7 +122,10 @@
       {/if}
       <Button look="quiet" size="low" onclick={() => copy.dismiss()}>Close</Button>
     {/if}
-    <span class="soft" role="status">{folded} of {items.length} items folded now</span>
+    <!-- Before it is opened nothing is known of it, and so nothing is told. -->
+    <span class="soft" role="status"
+      >{#if copy.changed}{folded} of {items.length} items folded now{/if}</span
+    >
     {#if missing}
       <Button
         look="quiet"
@@ -157,9 +160,9 @@
       >
     {/if}
     <span class="soft ml-auto whitespace-nowrap" role="status"
-      >{copy.release ? `after release ${copy.release}` : "never released"}{copy.changed
-        ? ` · kept ${time(copy.changed)}`
-        : ""}</span
+      >{#if copy.changed}{copy.release ? `after release ${copy.release}` : "never released"} · kept {time(
+          copy.changed,
+        )}{/if}</span
     >
     <Button look="underlined" class="soft" onclick={() => (palette = true)}
       >{KEYS.actions[0]}: everything</Button
