@@ -230,8 +230,8 @@ public final class CompiledTemplate {
 
     /** How every node stands when all is decided. */
     State state(Run run) {
-        if (takesPart.isEmpty()
-                && finish.isEmpty()) { // as in most documents, of which nothing needs to be gathered then
+        // As in most documents, of which nothing needs to be gathered then.
+        if (takesPart.isEmpty() && finish.isEmpty()) {
             return new State(states.all(run), Map.of(), List.of());
         }
         Map<String, Boolean> roles = new LinkedHashMap<>();
