@@ -118,9 +118,11 @@ class FillableFormTest {
         Section section = samples(new Section.Rows(0, 40), text("ph", "pH"));
         Place tenth = new Place("ph", "", 9, 0, 0, 1_000, 500, Lettering.PLAIN, "", "");
         SheetPage sheet = new SheetPage("sheet.pdf", 0, 21_000, 29_700, "");
-        Page page = new Page("page", "", null, sheet, List.of(tenth), List.of(section));
+        Section others =
+                Section.of("others", "Others", List.of(text("note", "Note"))).withRows(new Section.Rows(0, 40));
+        Page page = new Page("page", "", null, sheet, List.of(tenth), List.of(section, others));
         FillableForm form = FillableForm.of(PreparedTemplate.of(Template.of("Samples", List.of(page))), Answers.NONE);
-        assertThat(form.rooms()).isEqualTo(Map.of("samples", 10));
+        assertThat(form.rooms()).isEqualTo(Map.of("samples", 10, "others", 6));
     }
 
     @Test
