@@ -17,7 +17,7 @@ import loesscape.core.prose.Prose.Table;
 final class ProseParser {
 
     /** How deep brackets stand in each other; deeper ones are ordinary characters. */
-    private static final int DEEPEST = 4;
+    static final int DEEPEST = 4;
 
     private static final String MARKS = "\\*{}[]|-";
     private static final Pattern IN_BRACES =

@@ -225,6 +225,47 @@ class ProseTest {
     void oneSpaceBesideAMarkIsForTheEye() {
         assertThat(read("x[a:  and y | or z]")).isEqualTo("x<a?  and y : or z>");
         assertThat(read("[a: y  |  z]")).isEqualTo("<a? y  :  z>");
+        assertThat(read("[a: y |z]")).isEqualTo("<a? y : z>");
+        assertThat(read("[a: y| z]")).isEqualTo("<a? y : z>");
+        assertThat(read("[a:y|]")).isEqualTo("<a? y>");
+    }
+
+    @Test
+    void phrasesStandInPhrasesSoDeepAndNoDeeper() {
+        for (String phrase : List.of("[a: x %s]", "[a: x | y %s]")) {
+            String text = "z";
+            for (int depth = 0; depth < ProseParser.DEEPEST; depth++) {
+                text = phrase.formatted(text);
+            }
+            assertThat(Prose.of(text).bracketed()).as(phrase).hasSize(ProseParser.DEEPEST);
+            assertThat(Prose.of(phrase.formatted(text)).bracketed()).as(phrase).hasSize(ProseParser.DEEPEST);
+        }
+    }
+
+    @Test
+    void whatStandsInPhrasesIsFoundToo() {
+        Prose prose = Prose.of("[a: {b} {ref:r} | [c: {d} | {ref:s}]]");
+        assertThat(prose.merged()).extracting(Piece.Merged::key).containsExactly("b", "d");
+        assertThat(prose.references()).extracting(Piece.Reference::key).containsExactly("r", "s");
+        assertThat(prose.bracketed()).extracting(Piece.Bracketed::name).containsExactly("a", "c");
+        assertThat(Prose.renamed("{a}{b}[c: {d}]", name -> name.equals("d") ? "e" : null))
+                .isEmpty();
+        assertThat(Prose.renamed("{a}{b}", name -> name.equals("a") ? null : "c"))
+                .isEqualTo("{c}");
+    }
+
+    @Test
+    void theWordsOfATableHaveOneForEachColumn() {
+        Prose.Table headed = (Prose.Table)
+                Prose.of("| *a* | b |\n|---|---|\n| {c} |\n| d | e |").blocks().getFirst();
+        assertThat(headed.hasHeads()).isTrue();
+        assertThat(headed.words()).containsExactly(List.of("a", "b"), List.of("{c}", ""), List.of("d", "e"));
+        Prose.Table plain = (Prose.Table) Prose.of("| a | b |").blocks().getFirst();
+        assertThat(plain.hasHeads()).isFalse();
+        assertThat(plain.words()).containsExactly(List.of("", ""), List.of("a", "b"));
+        Prose.Table half =
+                (Prose.Table) Prose.of("| | b |\n|---|---|\n| c | d |").blocks().getFirst();
+        assertThat(half.hasHeads()).isTrue();
     }
 
     @ParameterizedTest
@@ -322,5 +363,6 @@ class ProseTest {
         assertThat(Prose.of("**The fee** is {fee}[late: , more | , less].\n\n- See {ref:pay}")
                         .plain())
                 .isEqualTo("The fee is {fee}, more. See {pay}");
+        assertThat(Prose.of("a\n\n- \n\nb").plain()).isEqualTo("a b");
     }
 }
