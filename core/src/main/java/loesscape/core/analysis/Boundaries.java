@@ -3,10 +3,12 @@ package loesscape.core.analysis;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
@@ -45,7 +47,7 @@ final class Boundaries {
             Function<String, Value> counting) {
         Set<String> typed = new LinkedHashSet<>();
         symbols.choices(field).stream()
-                .filter(id -> !id.equals(loesscape.core.model.Choice.OTHER))
+                .filter(id -> !id.equals(Choice.OTHER))
                 .limit(MOST_CHOICES)
                 .forEach(typed::add);
         for (Condition condition : conditions) {
@@ -179,9 +181,9 @@ final class Boundaries {
         }
         if (kind instanceof FieldKind.SeveralChoices) {
             return field.name() + " is "
-                    + java.util.Arrays.stream(typed.split(",", -1))
+                    + Arrays.stream(typed.split(",", -1))
                             .map(id -> Display.choice(kind, id))
-                            .collect(java.util.stream.Collectors.joining(", "));
+                            .collect(Collectors.joining(", "));
         }
         if (kind.isOneChoice()) {
             return field.name() + " is " + Display.choice(kind, typed);

@@ -11,6 +11,7 @@ import loesscape.core.analysis.Why.Seen;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
+import loesscape.core.evaluation.NodeState;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Clause;
@@ -137,7 +138,7 @@ public final class Explaining {
             List<Seen> seen =
                     parents.stream().map(key -> seen(key, within, row)).toList();
             boolean offers = standing.state().of(within == null ? field.key() : RowNames.address(field.key(), row))
-                            instanceof loesscape.core.evaluation.NodeState.FieldState it
+                            instanceof NodeState.FieldState it
                     && it.offered() != null
                     && !it.offered().isEmpty();
             String text = "choices follow " + seen.stream().map(Seen::name).collect(Collectors.joining(" and "));

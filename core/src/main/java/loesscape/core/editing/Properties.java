@@ -1,5 +1,6 @@
 package loesscape.core.editing;
 
+import java.util.List;
 import loesscape.core.model.Field;
 import loesscape.core.model.Indicator;
 import loesscape.core.model.Node;
@@ -91,9 +92,8 @@ final class Properties {
 
     static TemplateIndex signs(TemplateIndex parts, Edit.SetSigns edit) {
         if (parts.node(edit.key()) instanceof Indicator it) {
-            return parts.with(it.withBands(java.util.List.of())
-                    .withChoices(edit.choices())
-                    .withPresence(edit.presence()));
+            return parts.with(
+                    it.withBands(List.of()).withChoices(edit.choices()).withPresence(edit.presence()));
         }
         throw new Refusal(
                 "“%s” is not an indicator.".formatted(parts.node(edit.key()).name()));

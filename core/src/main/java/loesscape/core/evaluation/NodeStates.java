@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import loesscape.core.evaluation.NodeState.FieldState;
 import loesscape.core.evaluation.NodeState.IndicatorState;
 import loesscape.core.evaluation.NodeState.NoticeState;
@@ -286,8 +287,7 @@ final class NodeStates {
         }
         List<String> chosen = value instanceof Value.ChosenSet(var choices, var ignored)
                 ? choices
-                : java.util.Optional.ofNullable(Offerings.chosen(value)).stream()
-                        .toList();
+                : Optional.ofNullable(Offerings.chosen(value)).stream().toList();
         return indicator.choices().stream()
                 .map(Indicator.ChoiceSign::choice)
                 .filter(chosen::contains)

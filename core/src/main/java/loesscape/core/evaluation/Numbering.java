@@ -1,5 +1,6 @@
 package loesscape.core.evaluation;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import loesscape.core.model.Item;
@@ -50,7 +51,7 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
         Counting(PageSettings.Numbering numbering, State state) {
             this.numbering = numbering;
             this.state = state;
-            java.util.Arrays.fill(around, "");
+            Arrays.fill(around, "");
         }
 
         Numbering of(Template template) {
@@ -67,7 +68,7 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
                         String number = Integer.toString(sections);
                         labels.put(section.key(), number);
                         references.put(section.key(), number);
-                        java.util.Arrays.fill(counted, 0);
+                        Arrays.fill(counted, 0);
                     }
                     around[0] = isNumbered ? Integer.toString(sections) : "";
                     if (stands) {
@@ -93,7 +94,7 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
         private void clause(Notice clause) {
             int depth = clause.clause();
             counted[depth]++;
-            java.util.Arrays.fill(counted, depth + 1, counted.length, 0);
+            Arrays.fill(counted, depth + 1, counted.length, 0);
             int count = counted[depth];
             String label = switch (depth) {
                 case 1 -> around[0].isEmpty() ? Integer.toString(count) : around[0] + "." + count;

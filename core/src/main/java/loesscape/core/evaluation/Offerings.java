@@ -1,11 +1,13 @@
 package loesscape.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import loesscape.core.expression.Decimals;
@@ -117,7 +119,7 @@ final class Offerings {
             Object value = WhiteSpace.isAll(text)
                     ? null
                     : column.number()
-                            ? Decimals.inRange(new java.math.BigDecimal(WhiteSpace.stripped(text)))
+                            ? Decimals.inRange(new BigDecimal(WhiteSpace.stripped(text)))
                             : Value.Text.of(text) instanceof Value.Text(var words) ? words : null;
             entries.put(column.key(), value);
         }
@@ -125,11 +127,11 @@ final class Offerings {
     }
 
     private Index index(FieldKind.Lookup kind) {
-        LookupList list = java.util.Objects.requireNonNull(symbols.list(kind.list()), kind.list());
+        LookupList list = Objects.requireNonNull(symbols.list(kind.list()), kind.list());
         List<Function<Seen, @Nullable String>> parents = new ArrayList<>();
         List<Compared> columns = new ArrayList<>();
         kind.filters().forEach((column, key) -> {
-            Field field = java.util.Objects.requireNonNull(symbols.field(key), key);
+            Field field = Objects.requireNonNull(symbols.field(key), key);
             Function<Seen, Value> parent = values.apply(key);
             int at = list.column(column);
             boolean asNumber =

@@ -1,6 +1,8 @@
 package loesscape.core.expression;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.RoundingMode;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -268,7 +270,7 @@ public final class Semantics {
 
     /** A number without its decimals; fails where it is too large. */
     private static long whole(BigDecimal number) {
-        return number.setScale(0, java.math.RoundingMode.DOWN).longValueExact();
+        return number.setScale(0, RoundingMode.DOWN).longValueExact();
     }
 
     private static BigDecimal nanos(Duration duration) {
@@ -276,7 +278,7 @@ public final class Semantics {
     }
 
     private static Duration duration(BigDecimal nanos) {
-        var parts = nanos.toBigInteger().divideAndRemainder(java.math.BigInteger.valueOf(1_000_000_000));
+        var parts = nanos.toBigInteger().divideAndRemainder(BigInteger.valueOf(1_000_000_000));
         return Duration.ofSeconds(parts[0].longValueExact(), parts[1].longValueExact());
     }
 

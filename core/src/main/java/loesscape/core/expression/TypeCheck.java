@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -541,7 +542,7 @@ final class TypeCheck {
     }
 
     private Type context(List<Tree.Entry> entries) {
-        Map<String, Type> types = new java.util.LinkedHashMap<>();
+        Map<String, Type> types = new LinkedHashMap<>();
         for (Tree.Entry entry : entries) {
             Type type = type(entry.value());
             if (types.put(entry.name(), type) != null) {

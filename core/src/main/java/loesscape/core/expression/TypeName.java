@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +37,7 @@ record TypeName(String name, Map<String, TypeName> parts) {
             "years and months duration");
 
     TypeName {
-        parts = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(parts));
+        parts = Collections.unmodifiableMap(new LinkedHashMap<>(parts));
     }
 
     TypeName(String name) {

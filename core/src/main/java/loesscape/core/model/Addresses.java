@@ -5,6 +5,7 @@ import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import java.net.IDN;
 import java.net.URI;
 import java.net.URISyntaxException;
+import java.util.Locale;
 import java.util.regex.Pattern;
 import org.apache.commons.validator.routines.EmailValidator;
 import org.apache.commons.validator.routines.RegexValidator;
@@ -67,7 +68,7 @@ public final class Addresses {
     /** Letters, digits and hyphens between full stops (RFC 1123, 2.1), or what IDNA makes into that (RFC 3490). */
     private static boolean isDomain(String domain) {
         try {
-            String ascii = IDN.toASCII(domain, IDN.USE_STD3_ASCII_RULES).toLowerCase(java.util.Locale.ROOT);
+            String ascii = IDN.toASCII(domain, IDN.USE_STD3_ASCII_RULES).toLowerCase(Locale.ROOT);
             return ascii.length() <= LONGEST_DOMAIN && TOP.matcher(ascii).matches();
         } catch (IllegalArgumentException e) {
             return false;

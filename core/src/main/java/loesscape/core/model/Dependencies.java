@@ -2,6 +2,7 @@ package loesscape.core.model;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -79,7 +80,7 @@ public record Dependencies(List<String> order, List<String> cycle) {
         open.put(start, needs.getOrDefault(start, Set.of()).iterator());
         while (!path.isEmpty()) {
             String key = path.getLast();
-            Iterator<String> rest = open.getOrDefault(key, java.util.Collections.emptyIterator());
+            Iterator<String> rest = open.getOrDefault(key, Collections.emptyIterator());
             if (!rest.hasNext()) {
                 path.removeLast();
                 open.remove(key);

@@ -3,6 +3,7 @@ package loesscape.core.model;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -227,7 +228,7 @@ public sealed interface FieldKind {
     record Lookup(String list, String column, @MayBeLeftOut Map<String, String> filters) implements FieldKind {
 
         public Lookup {
-            filters = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(new TreeMap<>(filters)));
+            filters = Collections.unmodifiableMap(new LinkedHashMap<>(new TreeMap<>(filters)));
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.regex.Pattern;
+import loesscape.core.expression.Type;
 import org.jspecify.annotations.Nullable;
 
 /** The rules that the kinds of fields keep: sensible limits, choices with identities, what they are offered by. */
@@ -76,11 +77,7 @@ final class KindCheck {
             case FieldKind.Payment it -> {
                 currency(path, it.currency());
                 new FormulaCheck(symbols, symbols.rowsAround(field.key()), report)
-                        .check(
-                                path + "/amount",
-                                it.amount(),
-                                loesscape.core.expression.Type.Simple.NUMBER,
-                                "What is to be paid is a number");
+                        .check(path + "/amount", it.amount(), Type.Simple.NUMBER, "What is to be paid is a number");
             }
         }
     }

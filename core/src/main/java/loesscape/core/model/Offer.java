@@ -1,5 +1,6 @@
 package loesscape.core.model;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,6 @@ public record Offer(String parent, Map<String, List<String>> perAnswer) {
     public Offer {
         Map<String, List<String>> sorted = new LinkedHashMap<>();
         new TreeMap<>(perAnswer).forEach((answer, choices) -> sorted.put(answer, List.copyOf(choices)));
-        perAnswer = java.util.Collections.unmodifiableMap(sorted);
+        perAnswer = Collections.unmodifiableMap(sorted);
     }
 }

@@ -31,7 +31,7 @@ final class TextCells {
             return mapped(cells, text -> text);
         }
         int from = start(texts);
-        return mapped(cells, text -> shortened(text, Math.min(from, Math.max(0, text.length() - BEFORE))));
+        return mapped(cells, text -> shortened(text, word(text, Math.min(from, Math.max(0, text.length() - BEFORE)))));
     }
 
     private static String text(ReachCell cell) {
@@ -62,7 +62,12 @@ final class TextCells {
             }
             same = at;
         }
-        return first.lastIndexOf(' ', Math.max(0, same - BEFORE)) + 1;
+        return word(first, Math.max(0, same - BEFORE));
+    }
+
+    /** Where the word begins that stands at a place. */
+    private static int word(String text, int at) {
+        return text.lastIndexOf(' ', at) + 1;
     }
 
     private static String shortened(String text, int from) {

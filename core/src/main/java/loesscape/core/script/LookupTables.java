@@ -14,6 +14,7 @@ import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.Item;
 import loesscape.core.model.LookupList;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
@@ -101,7 +102,7 @@ final class LookupTables {
 
     /** A template of the lookup and what it follows alone, where nothing folds. */
     private CompiledTemplate asked(Field field, @org.jspecify.annotations.Nullable Field told) {
-        List<loesscape.core.model.Item> items = new ArrayList<>();
+        List<Item> items = new ArrayList<>();
         for (Field parent : parents(field)) {
             FieldKind kind = parent.kind() instanceof FieldKind.Lookup it
                     ? new FieldKind.Lookup(it.list(), it.column(), Map.of())

@@ -12,6 +12,7 @@ import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import loesscape.core.expression.FormulaProblem;
 import loesscape.core.expression.Names;
@@ -208,7 +209,7 @@ final class ScriptFormulas {
 
     private String cell(String lookup, String column) {
         String rows = symbols.rowsAround(lookup);
-        Field field = java.util.Objects.requireNonNull(symbols.field(lookup), lookup);
+        Field field = Objects.requireNonNull(symbols.field(lookup), lookup);
         if (rows != null && !rows.equals(within)) {
             throw unknown("rows from elsewhere");
         }

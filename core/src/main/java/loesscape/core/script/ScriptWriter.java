@@ -5,11 +5,15 @@ import java.text.DecimalFormatSymbols;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import loesscape.core.model.AnswerType;
@@ -47,7 +51,7 @@ final class ScriptWriter {
     private final SymbolTable symbols;
     private final Map<String, Integer> rooms;
     private final ScriptConditions conditions;
-    private final Map<String, String> holders = new java.util.HashMap<>();
+    private final Map<String, String> holders = new HashMap<>();
     private final Set<String> undecided = new LinkedHashSet<>();
     private final Set<String> unwritten = new HashSet<>();
     private final Set<String> alwaysTaking = new HashSet<>();
@@ -79,7 +83,7 @@ final class ScriptWriter {
     List<LeftOut> leftOut() {
         List<String> order = template.nodes().stream().map(Node::key).toList();
         return leftOut.stream()
-                .sorted(java.util.Comparator.comparingInt(each -> order.indexOf(each.key())))
+                .sorted(Comparator.comparingInt(each -> order.indexOf(each.key())))
                 .distinct()
                 .toList();
     }
@@ -94,7 +98,7 @@ final class ScriptWriter {
         // What a condition cannot be asked of is found out first, in the order in which things are decided.
         List<String> written = prepared.dependencies().order().stream()
                 .map(nodes::get)
-                .filter(java.util.Objects::nonNull)
+                .filter(Objects::nonNull)
                 .map(this::decided)
                 .toList();
         String shared = template.conditions().stream()
@@ -107,7 +111,7 @@ final class ScriptWriter {
                 .collect(Collectors.joining(","));
         String rest = prepared.dependencies().order().stream()
                 .map(nodes::get)
-                .filter(java.util.Objects::nonNull)
+                .filter(Objects::nonNull)
                 .map(this::stands)
                 .collect(Collectors.joining());
         String finish = template.finish().stream()
@@ -386,7 +390,7 @@ final class ScriptWriter {
         }
     }
 
-    private static <T> String table(Map<String, T> entries, java.util.function.Function<T, String> written) {
+    private static <T> String table(Map<String, T> entries, Function<T, String> written) {
         return entries.entrySet().stream()
                 .map(each -> ScriptText.of(each.getKey()) + ":" + written.apply(each.getValue()))
                 .collect(Collectors.joining(",", "{", "}"));

@@ -10,6 +10,7 @@ import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeFormatterBuilder;
 import java.time.format.FormatStyle;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
@@ -135,7 +136,7 @@ public final class AnswerWords {
             return List.of("");
         }
         // A sign that no language joins with, so that what is between them can be told.
-        String list = joined(java.util.Collections.nCopies(count, MARKER), ListFormat.Type.STANDARD);
+        String list = joined(Collections.nCopies(count, MARKER), ListFormat.Type.STANDARD);
         List<String> joints = new ArrayList<>(List.of(list.split(MARKER, -1)));
         joints.removeFirst();
         return joints;

@@ -3,6 +3,7 @@ package loesscape.core.wording;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -297,10 +298,7 @@ public final class Sentences {
         String strong = subject.isEmpty() ? capital(words) : subject + words;
         return switch (condition) {
             case Condition.Always() ->
-                List.of(
-                        new Words("Always "),
-                        new Strong(subject.toLowerCase(java.util.Locale.ROOT) + words),
-                        new Words("."));
+                List.of(new Words("Always "), new Strong(subject.toLowerCase(Locale.ROOT) + words), new Words("."));
             case Condition.Never() -> List.of(new Words("Never "), new Strong(words), new Words("."));
             default -> {
                 List<Part> parts = new ArrayList<>();
@@ -581,7 +579,7 @@ public final class Sentences {
             return "plain";
         }
         String shade =
-                look.shade() == Look.Shade.PLAIN ? "" : look.shade().name().toLowerCase(java.util.Locale.ROOT);
+                look.shade() == Look.Shade.PLAIN ? "" : look.shade().name().toLowerCase(Locale.ROOT);
         String bold = look.bold() ? "bold" : "";
         String italic = look.italic() ? "italic" : "";
         String colours = look.colours() == null ? shade : "coloured";

@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Editing;
 import loesscape.core.evaluation.Answers;
@@ -151,8 +152,7 @@ class LogicFindingsTest {
         assertThat(gap.getFirst().message())
                 .isEqualTo(
                         "Where Depth is 30 m, neither “shallow” nor “deep” is shown; let one of them take the edge.");
-        assertThat(java.util.Objects.requireNonNull(gap.getFirst().example()).answers())
-                .isEqualTo(Map.of("depth", "30"));
+        assertThat(Objects.requireNonNull(gap.getFirst().example()).answers()).isEqualTo(Map.of("depth", "30"));
         assertThat(found(
                         depthField(),
                         text("shallow", depth(OrderTest.AT_MOST, "30")),
@@ -239,8 +239,7 @@ class LogicFindingsTest {
                 .containsExactly(
                         "Nobody can choose “Bored”: it is never offered.",
                         "There is nothing to choose from where “Use” is Field.");
-        assertThat(java.util.Objects.requireNonNull(found.getLast().example()).answers())
-                .isEqualTo(Map.of("use", "field"));
+        assertThat(Objects.requireNonNull(found.getLast().example()).answers()).isEqualTo(Map.of("use", "field"));
     }
 
     @Test
@@ -318,8 +317,7 @@ class LogicFindingsTest {
                                                         null))))
                         .withShown(use("house")));
         Finding gap = findings(template).getFirst();
-        Map<String, String> answers =
-                java.util.Objects.requireNonNull(gap.example()).answers();
+        Map<String, String> answers = Objects.requireNonNull(gap.example()).answers();
         // The section has to be shown for the gap to be seen.
         assertThat(answers).isEqualTo(Map.of("use", "house", "inner", "1"));
         var state = CompiledTemplate.compile(template).evaluate(new Answers(answers));
@@ -377,7 +375,7 @@ class LogicFindingsTest {
                         tuple(
                                 "sum",
                                 "Nothing is worked out while “extra” is blank, and nobody need answer there; require it, or say in the formula what comes of a blank."));
-        assertThat(java.util.Objects.requireNonNull(found.getFirst().example()).answers())
+        assertThat(Objects.requireNonNull(found.getFirst().example()).answers())
                 .containsKey("fee")
                 .doesNotContainEntry("fee", "");
         // Where blanks count as nothing, where it is asked for, and where it is the only source, all is well.
@@ -425,8 +423,7 @@ class LogicFindingsTest {
                 .extracting(Finding::message)
                 .containsExactly(
                         "For some answers nothing is worked out, although all that it is worked out of is answered. “fee / pieces” gives nothing.");
-        assertThat(java.util.Objects.requireNonNull(found.getFirst().example()).answers())
-                .containsEntry("pieces", "0");
+        assertThat(Objects.requireNonNull(found.getFirst().example()).answers()).containsEntry("pieces", "0");
         Field some = Field.of("pieces", "pieces", new FieldKind.Number(0, "", new Bound(BigDecimal.ONE, true), null))
                 .withRequired(always);
         assertThat(found(
@@ -463,8 +460,8 @@ class LogicFindingsTest {
                         "For some answers nothing is worked out, although all that it is worked out of is answered. “fee / pieces” gives nothing.",
                         "For some answers 1000000 is worked out, which this field does not take (at most 1000), so that the document cannot be finished.");
         assertThat(found)
-                .allSatisfy(finding -> assertThat(java.util.Objects.requireNonNull(finding.example())
-                                .answers())
+                .allSatisfy(finding -> assertThat(
+                                Objects.requireNonNull(finding.example()).answers())
                         .containsKeys("parts", "pieces@r1", "fee"));
         Section left = Section.of(
                         "parts",
@@ -495,8 +492,7 @@ class LogicFindingsTest {
                 depth,
                 workedOut("depth * 3", new FieldKind.Number(0, "EUR", null, new Bound(BigDecimal.valueOf(500), true))));
         var state = CompiledTemplate.compile(template)
-                .evaluate(new Answers(
-                        java.util.Objects.requireNonNull(beyond.example()).answers()));
+                .evaluate(new Answers(Objects.requireNonNull(beyond.example()).answers()));
         assertThat(state.of("sum").problem()).isNotNull();
         assertThat(found(
                         depth,
@@ -528,8 +524,7 @@ class LogicFindingsTest {
                 .extracting(Finding::message)
                 .containsExactly(
                         "Where “Use” is Field, the document can never be finished, whatever else is answered: “Agree first.”");
-        assertThat(java.util.Objects.requireNonNull(found.getFirst().example()).answers())
-                .containsEntry("use", "field");
+        assertThat(Objects.requireNonNull(found.getFirst().example()).answers()).containsEntry("use", "field");
         // A no is what the rule itself is about.
         Template always = new Template(
                 "T",

@@ -2,6 +2,7 @@ package loesscape.core.analysis;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Stream;
@@ -26,10 +27,7 @@ class TextFindingsTest {
 
     private static final FieldKind NUMBER = new FieldKind.Number(0, "", null, null);
     private static final Condition DEEP = new Clause.Comparison(
-            "depth",
-            Clause.Comparison.OrderTest.AT_LEAST,
-            new Clause.Operand.NumberOperand(new java.math.BigDecimal(30)),
-            null);
+            "depth", Clause.Comparison.OrderTest.AT_LEAST, new Clause.Operand.NumberOperand(new BigDecimal(30)), null);
 
     private static Template template(Notice... notices) {
         return Template.of(

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Condition;
@@ -173,7 +174,7 @@ class BlocksTest {
         Template other = listed(holidays("2027-01-01"), Section.of("s", "S", List.of()));
         Template after = used(other, block);
         assertThat(after.lists()).extracting(LookupList::key).containsExactlyInAnyOrder("holidays", "holidays_2");
-        assertThat(after.fields().stream().map(Field::value).filter(java.util.Objects::nonNull))
+        assertThat(after.fields().stream().map(Field::value).filter(Objects::nonNull))
                 .containsExactly(new FieldValue.WorkedOut("working days(from, to, list(\"holidays_2\").day)", false));
         assertThat(after.fields().getLast().shown())
                 .isEqualTo(new Condition.Written("count(list(\"holidays_2\")) > 1"));

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import static org.assertj.core.api.Assertions.tuple;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.model.Aspect;
@@ -362,7 +363,7 @@ class EditingTest {
                 List.<Edit>of(labelled, renamed),
                 List.<Edit>of(),
                 List.<Edit>of(new Edit.Together(List.of(renamed))),
-                java.util.Collections.<Edit>nCopies(Edit.Together.MOST + 1, new Edit.Retitle("T", "")))) {
+                Collections.<Edit>nCopies(Edit.Together.MOST + 1, new Edit.Retitle("T", "")))) {
             assertThatThrownBy(() -> Editing.apply(permit, new Edit.Together(refused)))
                     .isInstanceOf(Refusal.class);
         }

@@ -9,13 +9,16 @@ import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Lettering;
+import loesscape.core.model.Node;
 import loesscape.core.model.Overlay;
 import loesscape.core.model.Overlay.OverlayShape;
 import loesscape.core.model.Page;
 import loesscape.core.model.Place;
+import loesscape.core.model.Problem;
 import loesscape.core.model.Section;
 import loesscape.core.model.SheetPage;
 import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -144,13 +147,11 @@ class PlacingTest {
                                 asked(Edit.Novelty.TEXT, "Country", "The owner", 7_000))));
         List<Section> sections = edited.pages().get(1).sections();
         assertThat(sections).extracting(Section::title).containsExactly("The owner", "The works");
-        assertThat(sections.getFirst().items())
-                .extracting(loesscape.core.model.Node::key)
-                .containsExactly("street", "town", "country");
+        assertThat(sections.getFirst().items()).extracting(Node::key).containsExactly("street", "town", "country");
         assertThat(places(edited, 1))
                 .extracting(Place::item)
                 .containsExactly("owner", "town", "begin", "street", "country");
-        assertThat(loesscape.core.model.Validation.of(edited)).isEmpty();
+        assertThat(Validation.of(edited)).isEmpty();
     }
 
     @Test
@@ -241,9 +242,7 @@ class PlacingTest {
                 FORM.pages().getFirst().withPlaces(List.of(place)),
                 FORM.pages().get(1),
                 FORM.pages().get(2)));
-        assertThat(loesscape.core.model.Validation.of(wrong))
-                .extracting(loesscape.core.model.Problem::message)
-                .anyMatch(message -> message.contains(words));
+        assertThat(Validation.of(wrong)).extracting(Problem::message).anyMatch(message -> message.contains(words));
     }
 
     @Test
@@ -278,9 +277,7 @@ class PlacingTest {
                 new SheetPage("a.pdf", 0, 0, 100, ""),
                 new SheetPage("a.pdf", 0, 100, 508_001, ""))) {
             Template template = FORM.withPages(List.of(new Page("p", "", null, sheet, List.of(), List.of())));
-            assertThat(loesscape.core.model.Validation.of(template))
-                    .as(sheet.toString())
-                    .hasSize(1);
+            assertThat(Validation.of(template)).as(sheet.toString()).hasSize(1);
         }
     }
 }

@@ -7,9 +7,11 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
+import loesscape.core.editing.Refusal;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Choice;
@@ -28,6 +30,7 @@ import loesscape.core.model.Template;
 import loesscape.core.model.Validation;
 import loesscape.core.translation.AsCondition;
 import loesscape.core.translation.AsFormula;
+import loesscape.core.wording.Part;
 import loesscape.core.wording.Sentences;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -102,7 +105,7 @@ class BandsAndFiltersTest {
                                 .orElseThrow())
                         .stream()
                         .flatMap(sentence -> sentence.parts().stream())
-                        .map(loesscape.core.wording.Part::text)
+                        .map(Part::text)
                         .collect(Collectors.joining());
         assertThat(said).contains("This year up to").contains("2026").doesNotContain("20818");
     }
@@ -133,7 +136,7 @@ class BandsAndFiltersTest {
         Template template = dated();
         assertThatThrownBy(
                         () -> Editing.apply(template, new Edit.SetKind("end", new FieldKind.Number(0, "", null, null))))
-                .isInstanceOf(loesscape.core.editing.Refusal.class);
+                .isInstanceOf(Refusal.class);
         Template free = template(
                 List.of(),
                 Field.of("end", "End", new FieldKind.Date(null, null)).withBands(YEARS));
@@ -173,6 +176,6 @@ class BandsAndFiltersTest {
 
     private static List<String> offered(Template template, String use) {
         State state = CompiledTemplate.compile(template).evaluate(new Answers(Map.of("use", use)));
-        return java.util.Objects.requireNonNull(((NodeState.FieldState) state.of("pump")).offered());
+        return Objects.requireNonNull(((NodeState.FieldState) state.of("pump")).offered());
     }
 }

@@ -3,6 +3,8 @@ package loesscape.core.evaluation;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.List;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
@@ -41,12 +43,11 @@ class BoundaryValuesTest {
         assertThat(shown(number, "n", "29.99")).isEqualTo(below.equals("yes"));
         assertThat(shown(number, "n", "30.00")).isEqualTo(on.equals("yes"));
         assertThat(shown(number, "n", "30.01")).isEqualTo(above.equals("yes"));
-        Condition date =
-                new Clause.Comparison("d", test, new Operand.DateOperand(java.time.LocalDate.of(2028, 2, 29)), null);
+        Condition date = new Clause.Comparison("d", test, new Operand.DateOperand(LocalDate.of(2028, 2, 29)), null);
         assertThat(shown(date, "d", "2028-02-28")).isEqualTo(below.equals("yes"));
         assertThat(shown(date, "d", "2028-02-29")).isEqualTo(on.equals("yes"));
         assertThat(shown(date, "d", "2028-03-01")).isEqualTo(above.equals("yes"));
-        Condition time = new Clause.Comparison("t", test, new Operand.TimeOperand(java.time.LocalTime.of(12, 0)), null);
+        Condition time = new Clause.Comparison("t", test, new Operand.TimeOperand(LocalTime.of(12, 0)), null);
         assertThat(shown(time, "t", "11:59")).isEqualTo(below.equals("yes"));
         assertThat(shown(time, "t", "12:00:00")).isEqualTo(on.equals("yes"));
         assertThat(shown(time, "t", "12:01")).isEqualTo(above.equals("yes"));

@@ -14,6 +14,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.Folding;
 import loesscape.core.model.Item;
 import loesscape.core.model.Lettering;
+import loesscape.core.model.Look;
 import loesscape.core.model.Notice;
 import loesscape.core.model.Overlay;
 import loesscape.core.model.Overlay.OverlayShape;
@@ -230,7 +231,7 @@ class FilledPageTest {
         assertThat(inks(template, Map.of("owner", "Ines")))
                 .containsExactly(
                         new Ink.Drawn(at("cover"), "Cover", OverlayShape.COVER, "not applicable"),
-                        new Ink.Lettered(at("owner"), "Owner", "Ines", loesscape.core.model.Look.PLAIN),
+                        new Ink.Lettered(at("owner"), "Owner", "Ines", Look.PLAIN),
                         new Ink.Drawn(at("stroke"), "Charge", OverlayShape.STROKE, ""));
         assertThat(inks(template, Map.of())).hasSize(1);
         assertThat(told(content(template, Map.of())))
@@ -245,7 +246,7 @@ class FilledPageTest {
         Template template = form("", List.of(at("stamp"), at("seal")), OWNER, stamp, seal);
         assertThat(inks(template, Map.of("owner", "Ines")))
                 .containsExactly(
-                        new Ink.Lettered(at("stamp"), "", "Copy for Ines", loesscape.core.model.Look.PLAIN),
+                        new Ink.Lettered(at("stamp"), "", "Copy for Ines", Look.PLAIN),
                         new Ink.PicturedHere(at("seal"), "Seal of the Board", "seal.png", ""));
     }
 

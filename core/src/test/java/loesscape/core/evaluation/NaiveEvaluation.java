@@ -1,15 +1,19 @@
 package loesscape.core.evaluation;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.math.RoundingMode;
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import loesscape.core.model.Band;
 import loesscape.core.model.Check;
@@ -98,20 +102,19 @@ final class NaiveEvaluation {
 
     private String text(String source, Notice notice, String row) {
         StringBuilder said = new StringBuilder();
-        java.util.regex.Matcher matcher = PIECES.matcher(source);
+        Matcher matcher = PIECES.matcher(source);
         while (matcher.find()) {
             String otherwise = matcher.group(3) == null ? "" : matcher.group(3);
             if (matcher.group(4) != null) {
                 Field field = field(matcher.group(4));
-                said.append(AnswerWords.in(java.util.Locale.ENGLISH).of(field.kind(), counting(field, row)));
+                said.append(AnswerWords.in(Locale.ENGLISH).of(field.kind(), counting(field, row)));
             } else if (matcher.group(1) == null) {
                 said.append(matcher.group());
             } else if (nodes.get(matcher.group(1)) instanceof Section section) {
                 String words = matcher.group(2);
                 List<String> rows = rows(section).stream()
                         .filter(each -> {
-                            java.util.regex.Matcher named =
-                                    Pattern.compile("\\{(\\w+)\\}").matcher(words);
+                            Matcher named = Pattern.compile("\\{(\\w+)\\}").matcher(words);
                             boolean isOfRow = false;
                             boolean isAnswered = false;
                             while (named.find()) {
@@ -148,9 +151,7 @@ final class NaiveEvaluation {
         String typed = answers.typed().get(section.key());
         List<String> rows = new ArrayList<>();
         if (typed == null) {
-            for (int i = 1;
-                    i <= java.util.Objects.requireNonNull(section.rows()).least();
-                    i++) {
+            for (int i = 1; i <= Objects.requireNonNull(section.rows()).least(); i++) {
                 rows.add("r" + i);
             }
             return rows;
@@ -160,7 +161,7 @@ final class NaiveEvaluation {
                 rows.add(name);
             }
         }
-        int least = java.util.Objects.requireNonNull(section.rows()).least();
+        int least = Objects.requireNonNull(section.rows()).least();
         for (int i = 1; rows.size() < least; i++) {
             if (!rows.contains("blank" + i)) {
                 rows.add("blank" + i);
@@ -220,10 +221,7 @@ final class NaiveEvaluation {
         Value value = counting(field(words[0]), row);
         if (value instanceof Value.Number(var number)) {
             return rounded(
-                    kind,
-                    words.length == 1
-                            ? number
-                            : number.divide(BigDecimal.valueOf(3), java.math.MathContext.DECIMAL128));
+                    kind, words.length == 1 ? number : number.divide(BigDecimal.valueOf(3), MathContext.DECIMAL128));
         }
         return value;
     }
@@ -302,7 +300,7 @@ final class NaiveEvaluation {
                 .anyMatch(role -> role.key().equals(field.role())
                         && !role.key().equals(context.role())
                         && role.takesPart() != null
-                        && !holds(java.util.Objects.requireNonNull(role.takesPart()), ""));
+                        && !holds(Objects.requireNonNull(role.takesPart()), ""));
     }
 
     private boolean isOfAnother(Field field) {
@@ -392,7 +390,7 @@ final class NaiveEvaluation {
                     ? Integer.valueOf(-1)
                     : value instanceof Value.Date(var day) && band.upTo().day() != null
                             ? Integer.valueOf(day.compareTo(
-                                    java.util.Objects.requireNonNull(band.upTo().day())))
+                                    Objects.requireNonNull(band.upTo().day())))
                             : value instanceof Value.Number(BigDecimal number)
                                     ? Integer.valueOf(
                                             number.compareTo(band.upTo().at()))
@@ -409,11 +407,11 @@ final class NaiveEvaluation {
     }
 
     private Field field(String key) {
-        return (Field) java.util.Objects.requireNonNull(nodes.get(key), key);
+        return (Field) Objects.requireNonNull(nodes.get(key), key);
     }
 
     private Section section(String key) {
-        return (Section) java.util.Objects.requireNonNull(nodes.get(key), key);
+        return (Section) Objects.requireNonNull(nodes.get(key), key);
     }
 
     private Condition shared(String key) {
@@ -444,7 +442,7 @@ final class NaiveEvaluation {
                 met(test, rows(section(section)).size() - count);
             case Condition.Total it -> {
                 Field field = field(it.field());
-                BigDecimal total = total(field, java.util.Objects.requireNonNull(around(field)));
+                BigDecimal total = total(field, Objects.requireNonNull(around(field)));
                 Value other = other(it.to(), row);
                 yield isUndecided(it.to(), row)
                         ? total == null && or(it.whenBlank(), it.test() == Clause.Comparison.OrderTest.NOT_EQUAL)
@@ -563,8 +561,8 @@ final class NaiveEvaluation {
                 Set<String> chosen = new HashSet<>(((Value.ChosenSet) value).choices());
                 Set<String> named = new HashSet<>(it.choices());
                 yield switch (it.test()) {
-                    case INCLUDES -> !java.util.Collections.disjoint(chosen, named);
-                    case DOES_NOT_INCLUDE -> java.util.Collections.disjoint(chosen, named);
+                    case INCLUDES -> !Collections.disjoint(chosen, named);
+                    case DOES_NOT_INCLUDE -> Collections.disjoint(chosen, named);
                     case INCLUDES_ALL -> chosen.containsAll(named);
                     case IS_EXACTLY -> chosen.equals(named);
                 };

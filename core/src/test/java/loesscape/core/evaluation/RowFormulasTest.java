@@ -3,10 +3,13 @@ package loesscape.core.evaluation;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import loesscape.core.analysis.Explaining;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.editing.Refusal;
@@ -91,7 +94,7 @@ class RowFormulasTest {
                         new Clause.Comparison(
                                 "amount",
                                 Clause.Comparison.OrderTest.MORE,
-                                new Clause.Operand.NumberOperand(new java.math.BigDecimal(100)),
+                                new Clause.Operand.NumberOperand(new BigDecimal(100)),
                                 null))),
                 List.of(holidays),
                 List.of(),
@@ -179,7 +182,7 @@ class RowFormulasTest {
         Template renamed = Editing.apply(template(), new Edit.RenameKey("amount", "sum_due"));
         assertThat(renamed.fields())
                 .filteredOn(field -> field.value() instanceof FieldValue.WorkedOut)
-                .extracting(field -> ((FieldValue.WorkedOut) java.util.Objects.requireNonNull(field.value())).formula())
+                .extracting(field -> ((FieldValue.WorkedOut) Objects.requireNonNull(field.value())).formula())
                 .contains("previous(sum_due)", "sum_due - previous(sum_due)", "running total(sum_due)");
         assertThat(Validation.of(renamed)).isEmpty();
         assertThatThrownBy(() -> Editing.apply(template(), new Edit.RemoveList("holidays")))
@@ -216,8 +219,8 @@ class RowFormulasTest {
         State state = compiled.evaluate(answers);
         assertThat(state.of("told").shown()).isFalse();
         assertThat(state.counting("twice").isBlank()).isTrue();
-        assertThat(state.counting("more")).isEqualTo(new Value.Number(new java.math.BigDecimal(6)));
-        assertThat(new loesscape.core.analysis.Explaining(compiled, answers, Context.UNDATED)
+        assertThat(state.counting("more")).isEqualTo(new Value.Number(new BigDecimal(6)));
+        assertThat(new Explaining(compiled, answers, Context.UNDATED)
                         .why("twice")
                         .reasons()
                         .getFirst()

@@ -168,8 +168,7 @@ class TextsTest {
     @Test
     void aTextInRowsSaysWhatItsOwnRowDoes() {
         Section rows = tools();
-        Section with = rows.withItems(java.util.stream.Stream.concat(
-                        rows.items().stream(), java.util.stream.Stream.of(Notice.of("each", "{tool}!")))
+        Section with = rows.withItems(Stream.concat(rows.items().stream(), Stream.of(Notice.of("each", "{tool}!")))
                 .map(Item.class::cast)
                 .toList());
         State state = state(template(Numbering.SECTIONS, with), tools("saw", "pump"));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.expression.Type.Simple;
@@ -115,7 +116,7 @@ class FormulaMessagesTest {
                 "[1..5].start + depth",
             })
     void whatCanWorkIsTaken(String formula) {
-        Map<String, Type> names = new java.util.HashMap<>(NAMES);
+        Map<String, Type> names = new HashMap<>(NAMES);
         names.put(Names.TODAY, Simple.DATE);
         assertThat(Formula.of(formula, names).text()).isNotEmpty();
     }
@@ -144,7 +145,7 @@ class FormulaMessagesTest {
             start < today                | start < today()
             """)
     void suggestionsAreEdits(String formula, String mended) {
-        Map<String, Type> names = new java.util.HashMap<>(NAMES);
+        Map<String, Type> names = new HashMap<>(NAMES);
         names.put(Names.TODAY, Simple.DATE);
         FormulaProblem problem = catchThrowableOfType(FormulaProblem.class, () -> Formula.of(formula, names));
         assertThat(problem).as(formula).isNotNull();

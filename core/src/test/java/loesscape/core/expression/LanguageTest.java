@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import loesscape.core.testing.Cases;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
@@ -33,7 +35,7 @@ class LanguageTest {
                 .run(
                         BigDecimal.valueOf(100),
                         true,
-                        java.time.LocalDate.of(2026, 11, 27),
+                        LocalDate.of(2026, 11, 27),
                         List.of(
                                 Map.of("done", false, "cost", BigDecimal.valueOf(5)),
                                 Map.of("done", true, "cost", BigDecimal.valueOf(7))));
@@ -172,7 +174,7 @@ class LanguageTest {
     private static void compare(FEEL reference, String formula, List<String> differences) {
         Object ours = run(formula);
         Object theirs = reference.evaluate(formula);
-        if (!java.util.Objects.equals(ours, theirs)) {
+        if (!Objects.equals(ours, theirs)) {
             differences.add("%s: ours %s, theirs %s".formatted(formula, ours, theirs));
         }
     }

@@ -9,7 +9,9 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.nio.charset.StandardCharsets;
 import java.time.chrono.ChronoPeriod;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -91,10 +93,7 @@ class PublishedCasesTest {
                         && a.round(new MathContext(30)).compareTo(b.round(new MathContext(30))) == 0;
             case Number b -> ours instanceof BigDecimal a && a.compareTo(new BigDecimal(b.toString())) == 0;
             case ChronoPeriod b ->
-                ours instanceof Months a
-                        && a.total()
-                                == b.get(java.time.temporal.ChronoUnit.YEARS) * 12
-                                        + b.get(java.time.temporal.ChronoUnit.MONTHS);
+                ours instanceof Months a && a.total() == b.get(ChronoUnit.YEARS) * 12 + b.get(ChronoUnit.MONTHS);
             case List<?> b -> ours instanceof List<?> a && sameLists(a, b);
             case Map<?, ?> b -> ours instanceof Map<?, ?> a && sameContexts(a, b);
             case org.kie.dmn.feel.runtime.Range b -> ours instanceof Range a && sameRanges(a, b);
@@ -136,7 +135,7 @@ class PublishedCasesTest {
         Map<String, Case> cases = new LinkedHashMap<>();
         for (String group : GROUPS) {
             for (Object[] each : published(group)) {
-                boolean other = java.util.Arrays.asList(each).contains(FEELDialect.BFEEL);
+                boolean other = Arrays.asList(each).contains(FEELDialect.BFEEL);
                 if (!other) {
                     cases.putIfAbsent((String) each[0], new Case(group, (String) each[0], each[1]));
                 }

@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.random.RandomGenerator;
 import loesscape.core.expression.Tree.Operation;
@@ -82,7 +83,7 @@ class ReferenceTest {
             }
             return all;
         }
-        return java.util.Objects.equals(ours, theirs);
+        return Objects.equals(ours, theirs);
     }
 
     private static String shown(@Nullable Object value) {

@@ -20,6 +20,7 @@ import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.SheetPage;
 import loesscape.core.model.Template;
+import loesscape.core.model.Value;
 import org.junit.jupiter.api.Test;
 
 /** A template as a form: all that may be asked, in reading order, with what it follows in words. */
@@ -82,8 +83,8 @@ class FillableFormTest {
     @Test
     void whatIsAnsweredStandsThereAlsoWhereItDoesNotCount() {
         FillableForm form = form(new Answers(Map.of("dry", "no", "reason", "sand")), WELL);
-        assertThat(form.value("reason")).isEqualTo(loesscape.core.model.Value.Text.of("sand"));
-        assertThat(form.value("dry")).isEqualTo(new loesscape.core.model.Value.YesNo(false));
+        assertThat(form.value("reason")).isEqualTo(Value.Text.of("sand"));
+        assertThat(form.value("dry")).isEqualTo(new Value.YesNo(false));
     }
 
     @Test
@@ -109,8 +110,8 @@ class FillableFormTest {
                 samples(new Section.Rows(0, 40), text("ph", "pH")));
         assertThat(told(form)).containsExactly("# 1 Samples", "samples [r1, r2, r3, r4, r5, r6] []");
         assertThat(form.rooms()).isEqualTo(Map.of("samples", 6));
-        assertThat(form.value("ph@r1")).isEqualTo(loesscape.core.model.Value.Text.of("5"));
-        assertThat(form.value("ph@r2")).isEqualTo(loesscape.core.model.Value.Text.of("6"));
+        assertThat(form.value("ph@r1")).isEqualTo(Value.Text.of("5"));
+        assertThat(form.value("ph@r2")).isEqualTo(Value.Text.of("6"));
     }
 
     @Test
@@ -130,7 +131,7 @@ class FillableFormTest {
         Field begun = text("ph", "pH").withValue(new FieldValue.Starting("7"));
         FillableForm form = form(Answers.NONE, samples(new Section.Rows(1, 3), begun));
         assertThat(form.rooms()).isEqualTo(Map.of("samples", 3));
-        assertThat(form.value("ph@r1")).isEqualTo(loesscape.core.model.Value.Text.of("7"));
+        assertThat(form.value("ph@r1")).isEqualTo(Value.Text.of("7"));
         assertThat(form.value("ph@r2").isBlank()).isTrue();
     }
 

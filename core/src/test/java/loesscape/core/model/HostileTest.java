@@ -2,8 +2,10 @@ package loesscape.core.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -178,14 +180,14 @@ class HostileTest {
         Section rows = Section.of("rows", "Rows", List.of(amount, share)).withRows(new Section.Rows(0, 1_000));
         Template template = Documents.onePage(rows);
         List<String> names = new ArrayList<>();
-        java.util.Map<String, String> typed = new java.util.HashMap<>();
+        Map<String, String> typed = new HashMap<>();
         for (int i = 0; i < 1_000; i++) {
             names.add("r" + i);
             typed.put("amount@r" + i, "2");
         }
         Answers answers = new Answers(typed).withRows("rows", names);
         assertThat(CompiledTemplate.compile(template).evaluate(answers).counting("share@r999"))
-                .isEqualTo(new Value.Number(new java.math.BigDecimal("0.001")));
+                .isEqualTo(new Value.Number(new BigDecimal("0.001")));
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.editing.TemplateIndex;
 import loesscape.core.expression.FormulaProblem;
@@ -75,8 +76,7 @@ class PreparedTemplateTest {
                         "",
                         null,
                         List.of(Section.of("s", "S", List.of(Field.of("name", "Name", new FieldKind.Text("", 0))))))));
-        Editing.Edited edited =
-                Editing.apply(TemplateIndex.of(template), new loesscape.core.editing.Edit.Relabel("name", "Full name"));
+        Editing.Edited edited = Editing.apply(TemplateIndex.of(template), new Edit.Relabel("name", "Full name"));
         assertThat(edited.prepared().template()).isEqualTo(edited.parts().template());
         assertThat(edited.prepared().symbols().field("name")).isNotNull();
         assertThat(edited.prepared().dependencies()).isSameAs(edited.prepared().dependencies());

@@ -50,6 +50,7 @@ import loesscape.core.model.Notice;
 import loesscape.core.model.Offer;
 import loesscape.core.model.Page;
 import loesscape.core.model.Phrase;
+import loesscape.core.model.Picture;
 import loesscape.core.model.References;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
@@ -624,7 +625,7 @@ class ReachTest {
                 Notice.of("dear", "Dear {name}, thank you for what you sent us about the land. [large: It is large.]")
                         .withPhrases(List.of(new Phrase("large", from("area", 100)))),
                 Notice.of("size", "You have {area}."),
-                new loesscape.core.model.Picture("shown", "Plan", "", "plan", null, Folding.PLAIN));
+                new Picture("shown", "Plan", "", "plan", null, Folding.PLAIN));
         Template listed = Editing.apply(
                 Template.of("Letter", List.of(new Page("p", "", null, List.of()))), new Edit.PutList(PLACES));
         return Editing.apply(

@@ -6,13 +6,16 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntFunction;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
 import loesscape.core.analysis.proof.AnswerPiece;
 import loesscape.core.analysis.proof.AnswerPiece.Shape;
 import loesscape.core.editing.Edit;
@@ -161,7 +164,7 @@ class ShortestConditionTest {
                         Band.of("high", "High", Look.PLAIN, null)));
     }
 
-    private static List<Value> values(RandomGenerator random, java.util.function.IntFunction<Value> value) {
+    private static List<Value> values(RandomGenerator random, IntFunction<Value> value) {
         List<Value> values = new ArrayList<>();
         for (int i = random.nextInt(7); i > 0; i--) {
             values.add(value.apply(random.nextInt(12)));
@@ -345,7 +348,7 @@ class ShortestConditionTest {
     }
 
     private static Set<Integer> places(BitSet set) {
-        return set.stream().boxed().collect(java.util.stream.Collectors.toSet());
+        return set.stream().boxed().collect(Collectors.toSet());
     }
 
     @Test
@@ -381,7 +384,7 @@ class ShortestConditionTest {
     }
 
     private static List<Value> numbers(int... edges) {
-        return java.util.Arrays.stream(edges)
+        return Arrays.stream(edges)
                 .<Value>mapToObj(n -> new Value.Number(BigDecimal.valueOf(n)))
                 .toList();
     }

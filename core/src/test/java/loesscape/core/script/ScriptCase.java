@@ -17,14 +17,17 @@ import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.evaluation.TypedText;
 import loesscape.core.model.Field;
+import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
+import loesscape.core.model.Numbers;
 import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
+import loesscape.core.model.Value;
 import org.jspecify.annotations.Nullable;
 
 /** A template with answers, as its script is to see them and as the evaluation does. */
@@ -168,7 +171,7 @@ final class ScriptCase {
     /** The entries of a list are offered as they are. */
     private static boolean isWholeList(Node node) {
         return node instanceof Field field
-                && field.kind() instanceof loesscape.core.model.FieldKind.Lookup lookup
+                && field.kind() instanceof FieldKind.Lookup lookup
                 && lookup.filters().isEmpty();
     }
 
@@ -177,9 +180,7 @@ final class ScriptCase {
         // What else was written is not kept beside the choice by the script.
         int own = text.startsWith("=") ? 0 : text.indexOf(",=");
         String chosen = own < 0 ? text : text.substring(0, own) + (own > 0 ? ",other" : "other");
-        return state.value() instanceof loesscape.core.model.Value.Number(var number)
-                ? loesscape.core.model.Numbers.plain(number)
-                : chosen;
+        return state.value() instanceof Value.Number(var number) ? Numbers.plain(number) : chosen;
     }
 
     /** A look that one of the node's own rules gives; bands have looks of their own. */

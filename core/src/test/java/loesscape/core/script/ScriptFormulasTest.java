@@ -12,6 +12,7 @@ import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.TypedText;
+import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
@@ -21,6 +22,7 @@ import loesscape.core.model.Page;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
+import loesscape.core.model.Validation;
 import loesscape.core.model.Value;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -130,7 +132,7 @@ class ScriptFormulasTest {
 
     /** A formula that is refused while it is written is none. */
     private static boolean isTaken(Template template) {
-        return loesscape.core.model.Validation.of(template).isEmpty();
+        return Validation.of(template).isEmpty();
     }
 
     @Test
@@ -206,8 +208,7 @@ class ScriptFormulasTest {
                                         ? new FieldKind.Date(null, null)
                                         : isText ? new FieldKind.Text("", 0) : number())
                 .withValue(new FieldValue.WorkedOut(formula, false));
-        Field follower =
-                Field.of("g", "Its follower", number()).withShown(new loesscape.core.model.Clause.Answered("f"));
+        Field follower = Field.of("g", "Its follower", number()).withShown(new Clause.Answered("f"));
         Template plain = template(List.of());
         List<Item> items =
                 new ArrayList<>(plain.pages().getFirst().sections().getLast().items());

@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.model.Divider;
+import loesscape.core.model.Page;
+import loesscape.core.model.Picture;
 import loesscape.core.model.Template;
 import loesscape.core.testing.RandomTemplates;
 import org.junit.jupiter.api.Test;
@@ -104,9 +107,9 @@ class ScriptMeaningTest {
                         .append(":\"")
                         .append(
                                 switch (node) {
-                                    case loesscape.core.model.Page ignored -> "plain";
-                                    case loesscape.core.model.Divider ignored -> "plain";
-                                    case loesscape.core.model.Picture ignored -> "plain";
+                                    case Page ignored -> "plain";
+                                    case Divider ignored -> "plain";
+                                    case Picture ignored -> "plain";
                                     default -> "looked";
                                 })
                         .append("\","));

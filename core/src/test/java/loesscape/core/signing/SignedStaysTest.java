@@ -15,6 +15,7 @@ import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.NodeState;
+import loesscape.core.evaluation.Passage;
 import loesscape.core.evaluation.RowNames;
 import loesscape.core.evaluation.State;
 import loesscape.core.model.Choice;
@@ -101,8 +102,7 @@ class SignedStaysTest {
         assertThat(content.sections().get(1).lines())
                 .hasSize(3)
                 .first()
-                .isEqualTo(new Content.Line.Told(
-                        "", 0, loesscape.core.evaluation.Passage.plain("I drill as agreed."), Look.PLAIN));
+                .isEqualTo(new Content.Line.Told("", 0, Passage.plain("I drill as agreed."), Look.PLAIN));
         assertThat(finished.answers().typed()).containsOnlyKeys("name", "licence", "signature");
         assertThat(finished.settled().notes()).isEmpty();
     }

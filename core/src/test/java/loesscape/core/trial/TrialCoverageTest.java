@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import loesscape.core.analysis.proof.Claim;
 import loesscape.core.analysis.proof.Decision;
@@ -48,7 +49,7 @@ class TrialCoverageTest {
     private static Template table() {
         List<Item> items = new ArrayList<>();
         for (String key : List.of("a", "b", "c")) {
-            items.add(Field.of(key, key.toUpperCase(java.util.Locale.ROOT), new FieldKind.YesNo()));
+            items.add(Field.of(key, key.toUpperCase(Locale.ROOT), new FieldKind.YesNo()));
         }
         items.add(Field.of("d", "D", new FieldKind.Text("", 0))
                 .withShown(new Condition.Any(List.of(yes("a"), new Condition.All(List.of(yes("b"), yes("c")))))));

@@ -1,5 +1,6 @@
 package loesscape.formats.answers;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,6 @@ public record GivenAnswers(Map<String, List<String>> values) {
     public GivenAnswers {
         Map<String, List<String>> copy = new LinkedHashMap<>();
         values.forEach((name, all) -> copy.put(name, List.copyOf(all)));
-        values = java.util.Collections.unmodifiableMap(copy);
+        values = Collections.unmodifiableMap(copy);
     }
 }

@@ -1,6 +1,7 @@
 package loesscape.formats.docx;
 
 import java.io.ByteArrayOutputStream;
+import java.util.Locale;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
@@ -35,11 +36,11 @@ final class DocxElement {
         }
 
         private String prefix() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
 
         private static String of(String name) {
-            return valueOf(name.substring(0, name.indexOf(':')).toUpperCase(java.util.Locale.ROOT)).address;
+            return valueOf(name.substring(0, name.indexOf(':')).toUpperCase(Locale.ROOT)).address;
         }
     }
 

@@ -1,5 +1,6 @@
 package loesscape.formats.docx;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -150,7 +151,7 @@ public final class FillableDocx {
         return switch (field.kind()) {
             case FieldKind.Number it when !it.unit().isEmpty() -> " " + it.unit();
             case FieldKind.Money it -> " " + it.currency();
-            case FieldKind.Rating(var most) -> " / " + Numbers.plain(java.math.BigDecimal.valueOf(most));
+            case FieldKind.Rating(var most) -> " / " + Numbers.plain(BigDecimal.valueOf(most));
             default -> "";
         };
     }

@@ -2,6 +2,7 @@ package loesscape.formats.docx;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Content.Block;
 import loesscape.core.evaluation.Content.Line;
@@ -123,7 +124,7 @@ public final class FinishedDocx {
         }
     }
 
-    private void field(String label, Field.Width width, java.util.function.Consumer<DocxElement> content) {
+    private void field(String label, Field.Width width, Consumer<DocxElement> content) {
         grid.add(width, place -> {
             if (!label.isEmpty()) {
                 page.run(page.paragraph(place, "Label"), label, Ink.PLAIN);

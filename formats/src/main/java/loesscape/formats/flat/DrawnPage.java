@@ -4,6 +4,7 @@ import java.awt.geom.AffineTransform;
 import java.awt.geom.GeneralPath;
 import java.awt.geom.PathIterator;
 import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -124,10 +125,10 @@ record DrawnPage(List<Stroke> across, List<Stroke> down, List<Frame> frames, Lis
 
         private void addPicture() {
             Matrix matrix = getGraphicsState().getCurrentTransformationMatrix();
-            GeneralPath unit = new GeneralPath(new java.awt.geom.Rectangle2D.Double(0, 0, 1, 1));
+            GeneralPath unit = new GeneralPath(new Rectangle2D.Double(0, 0, 1, 1));
             unit.transform(matrix.createAffineTransform());
             unit.transform(seen);
-            java.awt.geom.Rectangle2D box = unit.getBounds2D();
+            Rectangle2D box = unit.getBounds2D();
             pictures.add(new Area(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY()));
         }
 

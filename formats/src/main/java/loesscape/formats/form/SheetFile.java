@@ -1,6 +1,7 @@
 package loesscape.formats.form;
 
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -117,7 +118,7 @@ public final class SheetFile {
 
     /** From where a form lies, turned as its page was, to a page that begins in its corner; larger where its unit is. */
     private static Matrix upright(PDFormXObject form, FormPage seen) {
-        java.awt.geom.Rectangle2D box = new AffineTransform(form.getMatrix().createAffineTransform())
+        Rectangle2D box = new AffineTransform(form.getMatrix().createAffineTransform())
                 .createTransformedShape(form.getBBox().toGeneralPath())
                 .getBounds2D();
         double scale = points(seen.width()) / box.getWidth();

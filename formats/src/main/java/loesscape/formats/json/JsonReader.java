@@ -11,6 +11,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -174,7 +175,7 @@ public final class JsonReader {
         node.properties()
                 .forEach(entry -> values.put(
                         entry.getKey(), value(path + "/" + escaped(entry.getKey()), entry.getValue(), shape)));
-        return java.util.Collections.unmodifiableMap(values);
+        return Collections.unmodifiableMap(values);
     }
 
     private Object union(String path, JsonNode node, Union union) {

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import loesscape.formats.json.Shape.ListOf;
 import loesscape.formats.json.Shape.MapOf;
 import loesscape.formats.json.Shape.Names;
@@ -73,7 +74,7 @@ public final class JsonSchema {
         }
     }
 
-    private void reference(ObjectNode schema, Class<?> type, java.util.function.Supplier<ObjectNode> definition) {
+    private void reference(ObjectNode schema, Class<?> type, Supplier<ObjectNode> definition) {
         String name = type.getSimpleName();
         if (!definitions.containsKey(name)) {
             definitions.put(name, NODES.objectNode());

@@ -11,6 +11,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -105,12 +106,12 @@ public sealed interface Shape {
         }
         Class<?> plain = (Class<?>) type;
         if (plain.isSealed()) {
-            Map<String, Class<?>> variants = new java.util.LinkedHashMap<>();
+            Map<String, Class<?>> variants = new LinkedHashMap<>();
             leaves(plain).forEach(leaf -> variants.put(variantName(leaf), leaf));
             return new Union(plain, variants);
         }
         if (plain.isEnum()) {
-            Map<String, Object> constants = new java.util.LinkedHashMap<>();
+            Map<String, Object> constants = new LinkedHashMap<>();
             Arrays.stream(plain.getEnumConstants())
                     .forEach(constant -> constants.put(camel(((Enum<?>) constant).name()), constant));
             return new Names(plain, constants);

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import loesscape.formats.json.Shape.ListOf;
 import loesscape.formats.json.Shape.MapOf;
@@ -54,7 +55,7 @@ public final class TypeScript {
         return type == int.class || type == Integer.class ? "number" : "string";
     }
 
-    private String declared(Class<?> type, java.util.function.Supplier<String> declaration) {
+    private String declared(Class<?> type, Supplier<String> declaration) {
         String name = typeName(type);
         if (seen.add(type)) {
             if (declarations.containsKey(name)) {

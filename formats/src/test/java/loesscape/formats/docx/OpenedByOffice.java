@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -53,7 +55,7 @@ final class OpenedByOffice {
                 office.destroyForcibly();
                 throw new AssertionError("It did not end: " + Files.readString(log, StandardCharsets.UTF_8));
             }
-            Map<String, String> words = new java.util.LinkedHashMap<>();
+            Map<String, String> words = new LinkedHashMap<>();
             for (String name : files.keySet()) {
                 try (PDDocument pdf =
                         Loader.loadPDF(folder.resolve(name + ".pdf").toFile())) {
@@ -63,7 +65,7 @@ final class OpenedByOffice {
             return words;
         } finally {
             try (Stream<Path> all = Files.walk(folder)) {
-                for (Path each : all.sorted(java.util.Comparator.reverseOrder()).toList()) {
+                for (Path each : all.sorted(Comparator.reverseOrder()).toList()) {
                     Files.delete(each);
                 }
             }

@@ -17,8 +17,11 @@ import loesscape.core.evaluation.Content;
 import loesscape.core.evaluation.Passage;
 import loesscape.core.form.FillableForm;
 import loesscape.core.model.Field;
+import loesscape.core.model.Look;
+import loesscape.core.model.PageSettings;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Template;
+import loesscape.formats.paper.PaperWords;
 import loesscape.formats.paper.PrintedRecord;
 import loesscape.formats.paper.Theme;
 import loesscape.formats.testing.DemoDocuments;
@@ -184,8 +187,8 @@ class WrittenDocumentsTest {
                         1,
                         "",
                         List.of(Content.Line.Answer.of(
-                                "a", "<script>", "&amp; \u202Eturned\tstop\nline", loesscape.core.model.Look.PLAIN)))),
-                loesscape.core.model.PageSettings.PLAIN);
+                                "a", "<script>", "&amp; \u202Eturned\tstop\nline", Look.PLAIN)))),
+                PageSettings.PLAIN);
         byte[] file = FinishedDocx.write(
                 new PrintedRecord(content, null, Theme.PLAIN, PrintedRecord.Pictures.NONE, "", null));
         assertThat(WordSchema.problems(file)).isEmpty();
@@ -198,7 +201,7 @@ class WrittenDocumentsTest {
     @Test
     void theWordsOfEveryLanguageAreThere() {
         String all = Stream.of("ar", "da", "de", "el", "es", "fr", "he", "it", "nl", "pl", "pt", "sv", "")
-                .map(language -> new loesscape.formats.paper.PaperWords(language).of("writeHere"))
+                .map(language -> new PaperWords(language).of("writeHere"))
                 .collect(Collectors.joining("\n"));
         assertThat(all.lines().distinct()).hasSize(13);
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -104,9 +105,9 @@ class ExportsTest {
         ByteArrayOutputStream output = new ByteArrayOutputStream();
         process.getInputStream().transferTo(output);
         assertThat(process.waitFor())
-                .as(output.toString(java.nio.charset.StandardCharsets.UTF_8))
+                .as(output.toString(StandardCharsets.UTF_8))
                 .isZero();
-        return output.toString(java.nio.charset.StandardCharsets.UTF_8);
+        return output.toString(StandardCharsets.UTF_8);
     }
 
     @Test

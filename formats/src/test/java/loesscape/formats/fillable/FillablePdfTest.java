@@ -29,6 +29,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.SheetPage;
 import loesscape.core.model.Template;
 import loesscape.core.script.LeftOut;
+import loesscape.formats.form.ImportedPdf;
 import loesscape.formats.paper.ArchiveCheck;
 import loesscape.formats.paper.Theme;
 import loesscape.formats.testing.DemoDocuments;
@@ -137,7 +138,7 @@ class FillablePdfTest {
     /** ISO 32000-2, 12.7: what goes out comes in again, with its kinds, flags and scripts. */
     @Test
     void aFormThatIsBroughtHasTheSameFields() {
-        var imported = loesscape.formats.form.ImportedPdf.read(
+        var imported = ImportedPdf.read(
                 form("borehole-and-well-permit", "", Answers.NONE).file(), "", "A form");
         List<String> labels =
                 imported.template().fields().stream().map(Field::label).toList();

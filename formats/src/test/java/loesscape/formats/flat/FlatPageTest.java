@@ -2,9 +2,12 @@ package loesscape.formats.flat;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
@@ -276,10 +279,9 @@ class FlatPageTest {
     private static byte[] drawn(byte[] file, String more) throws IOException {
         try (PDDocument document = Loader.loadPDF(file)) {
             PDPage page = document.getPage(0);
-            PDStream stream = new PDStream(
-                    document,
-                    new java.io.ByteArrayInputStream(more.getBytes(java.nio.charset.StandardCharsets.ISO_8859_1)));
-            List<PDStream> all = new java.util.ArrayList<>();
+            PDStream stream =
+                    new PDStream(document, new ByteArrayInputStream(more.getBytes(StandardCharsets.ISO_8859_1)));
+            List<PDStream> all = new ArrayList<>();
             page.getContentStreams().forEachRemaining(all::add);
             all.add(stream);
             page.setContents(all);

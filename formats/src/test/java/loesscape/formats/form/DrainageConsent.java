@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.model.Aspect;
@@ -173,8 +174,8 @@ final class DrainageConsent {
     }
 
     private void overlay(String key, OverlayShape shape, String page, int[] across, float top) {
-        String label = key.substring(0, 1).toUpperCase(java.util.Locale.ROOT)
-                + key.substring(1).replace('_', ' ');
+        String label =
+                key.substring(0, 1).toUpperCase(Locale.ROOT) + key.substring(1).replace('_', ' ');
         edit(new Edit.AddAt(
                 Edit.Novelty.STROKE,
                 label,

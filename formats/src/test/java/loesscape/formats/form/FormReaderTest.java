@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import java.util.TreeMap;
 import loesscape.formats.form.FormField.ChoiceList;
@@ -480,7 +481,7 @@ class FormReaderTest {
         byte[] file = building.file();
         for (int end = 5; end < file.length; end += 7) {
             try {
-                FormReader.read(java.util.Arrays.copyOf(file, end), "");
+                FormReader.read(Arrays.copyOf(file, end), "");
             } catch (UnreadableForm refused) {
                 assertThat(refused.getMessage()).endsWith(".");
             }

@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import loesscape.formats.paper.FinishedPdf;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.cos.COSArray;
@@ -62,7 +63,7 @@ final class OfficeForm {
 
     private PDFont font(String name) throws IOException {
         TrueTypeFont read = new TTFParser()
-                .parse(new RandomAccessReadBuffer(loesscape.formats.paper.FinishedPdf.class
+                .parse(new RandomAccessReadBuffer(FinishedPdf.class
                         .getResourceAsStream("fonts/" + name + ".ttf")
                         .readAllBytes()));
         read.setEnableGsub(false);

@@ -6,6 +6,7 @@ import com.code_intelligence.jazzer.junit.FuzzTest;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import loesscape.core.model.Validation;
@@ -17,7 +18,7 @@ class WordFuzzTest {
 
     @FuzzTest(maxDuration = "2m")
     void isMadeOrRefused(byte[] body) {
-        boolean isOpenDocument = new String(body, java.nio.charset.StandardCharsets.ISO_8859_1).contains("office:");
+        boolean isOpenDocument = new String(body, StandardCharsets.ISO_8859_1).contains("office:");
         try {
             byte[] file = packed(isOpenDocument ? "content.xml" : "word/document.xml", body);
             ImportedDocument imported = ImportedDocument.read(file, "A document");

@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
@@ -363,7 +364,7 @@ class FinishedPdfTest {
                         content.getContents().stream()
                                 .filter(TextPosition.class::isInstance)
                                 .map(each -> ((TextPosition) each).getUnicode())
-                                .collect(java.util.stream.Collectors.joining()),
+                                .collect(Collectors.joining()),
                         String::concat));
         StringBuilder spoken = new StringBuilder();
         speak(document.getDocumentCatalog().getStructureTreeRoot().getKids(), marked, spoken);
@@ -386,7 +387,7 @@ class FinishedPdfTest {
 
         private float right;
 
-        float of(PDDocument document) throws java.io.IOException {
+        float of(PDDocument document) throws IOException {
             getText(document);
             return right;
         }

@@ -7,6 +7,9 @@ import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -78,7 +81,7 @@ class SheetDrawingTest {
                         name -> Optional.of(SafePicture.read(
                                 name,
                                 "<svg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 10 10'><path d='M0 0H10V10H0Z'/></svg>"
-                                        .getBytes(java.nio.charset.StandardCharsets.UTF_8))),
+                                        .getBytes(StandardCharsets.UTF_8))),
                         file -> Optional.empty(),
                         name -> Optional.of(BLANK)),
                 "{}",
@@ -277,8 +280,7 @@ class SheetDrawingTest {
 
     private static ImportedPdf office() throws IOException {
         return ImportedPdf.read(
-                java.nio.file.Files.readAllBytes(java.nio.file.Path.of(
-                        "../server/src/main/resources/loesscape/server/demo/drainage-consent.pdf")),
+                Files.readAllBytes(Path.of("../server/src/main/resources/loesscape/server/demo/drainage-consent.pdf")),
                 "",
                 "T");
     }

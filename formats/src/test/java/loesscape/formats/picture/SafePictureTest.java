@@ -7,6 +7,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import javax.imageio.ImageIO;
 import loesscape.core.model.Page;
@@ -78,7 +79,7 @@ class SafePictureTest {
                 .hasMessageContaining("pixels");
         assertThatThrownBy(() -> SafePicture.read("a.png", new byte[SafePicture.LARGEST + 1]))
                 .hasMessageContaining("2 MB");
-        byte[] cut = java.util.Arrays.copyOf(png(8), 20);
+        byte[] cut = Arrays.copyOf(png(8), 20);
         assertThatThrownBy(() -> SafePicture.read("a.png", cut)).isInstanceOf(UnsafePicture.class);
     }
 

@@ -15,8 +15,11 @@ import loesscape.core.analysis.LogicFindings;
 import loesscape.core.analysis.PromiseVerdict;
 import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Change;
+import loesscape.core.editing.Edit;
+import loesscape.core.editing.Editing;
 import loesscape.core.editing.TemplateIndex;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.Section;
 import loesscape.core.model.Template;
@@ -164,8 +167,8 @@ class StoredFormsTest {
         assertThat(notice(TemplateFile.read(second)).text()).isEqualTo(text);
     }
 
-    private static loesscape.core.model.Notice notice(Template template) {
-        return (loesscape.core.model.Notice)
+    private static Notice notice(Template template) {
+        return (Notice)
                 template.pages().getFirst().sections().getFirst().items().getFirst();
     }
 
@@ -210,8 +213,7 @@ class StoredFormsTest {
                         + kind + "}]}]}]}";
         assertThatThrownBy(() -> TemplateFile.read(text)).hasMessageContaining("cannot begin with");
         assertThat(TemplateFile.kept(text).fields()).hasSize(1);
-        assertThatThrownBy(() -> loesscape.core.editing.Editing.apply(
-                        TemplateFile.kept(text), new loesscape.core.editing.Edit.RenameKey("f", "g")))
+        assertThatThrownBy(() -> Editing.apply(TemplateFile.kept(text), new Edit.RenameKey("f", "g")))
                 .hasMessageContaining("cannot begin with");
     }
 }

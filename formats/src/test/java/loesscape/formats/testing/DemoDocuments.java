@@ -2,6 +2,7 @@ package loesscape.formats.testing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -65,8 +66,7 @@ public final class DemoDocuments {
 
     /** A document's template in a language; empty for English. */
     public static Template template(String name, String language) {
-        Template template =
-                TemplateFile.read(new String(bytes(name + ".loess.json"), java.nio.charset.StandardCharsets.UTF_8));
+        Template template = TemplateFile.read(new String(bytes(name + ".loess.json"), StandardCharsets.UTF_8));
         PageSettings settings = template.pageSettings();
         return new Template(
                 template.title(),
@@ -84,7 +84,7 @@ public final class DemoDocuments {
     /** What is tried out in a document. */
     public static Answers answers(String name) {
         Map<String, String> typed = new HashMap<>();
-        Json.parse(new String(bytes(name + ".answers.json"), java.nio.charset.StandardCharsets.UTF_8))
+        Json.parse(new String(bytes(name + ".answers.json"), StandardCharsets.UTF_8))
                 .path("answers")
                 .path(0)
                 .path("typed")

@@ -12,6 +12,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -507,7 +508,7 @@ class ImportedDocumentTest {
         byte[] large = docx(" ".repeat(21_000_000)).file();
         assertThatThrownBy(() -> ImportedDocument.read(large, "x")).hasMessageContaining("word/document.xml");
         assertThat(ImportedDocument.isDocument(large)).isFalse();
-        assertThat(ImportedDocument.isDocument("PK no".getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+        assertThat(ImportedDocument.isDocument("PK no".getBytes(StandardCharsets.UTF_8)))
                 .isFalse();
     }
 

@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import loesscape.core.editing.Blocks;
 import loesscape.core.editing.Edit;
@@ -111,7 +112,7 @@ public class DemoWorld implements ApplicationRunner {
         if (!accounts.isEmpty()) {
             return;
         }
-        accounts.add(DemoAuthor.NAME, java.util.Objects.requireNonNull(encoder.encode(Secrets.make())));
+        accounts.add(DemoAuthor.NAME, Objects.requireNonNull(encoder.encode(Secrets.make())));
         long author = accounts.find(DemoAuthor.NAME).orElseThrow().id();
         organisations.keep("Veldhollow Soil and Water Board", "#23483f");
         organisations.keepLogo(picture("logo"));

@@ -3,9 +3,11 @@ package loesscape.server.files;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.StandardOpenOption;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
@@ -97,14 +99,14 @@ public class HandedIn {
     }
 
     private static boolean begins(byte[] content, byte[] with) {
-        return content.length >= with.length && java.util.Arrays.equals(content, 0, with.length, with, 0, with.length);
+        return content.length >= with.length && Arrays.equals(content, 0, with.length, with, 0, with.length);
     }
 
     /** A file that goes out: a picture to be looked at, all else to be saved. */
     public static ResponseEntity<Resource> answer(FileStore.Outgoing file) {
         boolean picture = file.media().startsWith("image/");
         ContentDisposition how = (picture ? ContentDisposition.inline() : ContentDisposition.attachment())
-                .filename(file.name(), java.nio.charset.StandardCharsets.UTF_8)
+                .filename(file.name(), StandardCharsets.UTF_8)
                 .build();
         InputStream content;
         try {

@@ -2,9 +2,11 @@ package loesscape.server.forms;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
@@ -63,8 +65,7 @@ final class AnswerReplay {
             places.put(field.key(), places.size());
         }
         return given.typed().keySet().stream()
-                .sorted(java.util.Comparator.comparing(
-                                (String address) -> places.getOrDefault(RowNames.key(address), -1))
+                .sorted(Comparator.comparing((String address) -> places.getOrDefault(RowNames.key(address), -1))
                         .thenComparing(RowNames::row))
                 .toList();
     }
@@ -111,7 +112,7 @@ final class AnswerReplay {
 
     /** Whether the same stands there already: a form gives back what it began with also where that is locked. */
     private boolean stands(Session session, String address, String text) {
-        FieldKind kind = java.util.Objects.requireNonNull(release.symbols().field(RowNames.key(address)))
+        FieldKind kind = Objects.requireNonNull(release.symbols().field(RowNames.key(address)))
                 .kind();
         return session.state().nodes().get(address) instanceof NodeState.FieldState field
                 && Reading.of(kind, text) instanceof Reading.Read(var value)

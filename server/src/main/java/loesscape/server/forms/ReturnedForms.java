@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
@@ -164,7 +165,7 @@ class ReturnedForms {
     }
 
     private Integer taken(UUID template, int release, ReturnedForm form, Answers answers, Bringing bringing) {
-        return java.util.Objects.requireNonNull(transactions.execute(status -> {
+        return Objects.requireNonNull(transactions.execute(status -> {
             templates.lock(template);
             // Somebody else may have brought the same in the meantime.
             return returned.record(template, form).orElseGet(() -> {

@@ -7,6 +7,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -54,7 +55,7 @@ public final class Backup {
             Files.deleteIfExists(copied);
         }
         if (InstallationSecret.isPosix()) {
-            Files.setPosixFilePermissions(made, java.nio.file.attribute.PosixFilePermissions.fromString("rw-------"));
+            Files.setPosixFilePermissions(made, PosixFilePermissions.fromString("rw-------"));
         }
         Files.move(made, file, StandardCopyOption.REPLACE_EXISTING);
     }
@@ -101,7 +102,7 @@ public final class Backup {
             from.transferTo(out);
         }
         if (InstallationSecret.isPosix()) {
-            Files.setPosixFilePermissions(to, java.nio.file.attribute.PosixFilePermissions.fromString("rw-------"));
+            Files.setPosixFilePermissions(to, PosixFilePermissions.fromString("rw-------"));
         }
     }
 

@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import loesscape.core.model.InvalidTemplate;
@@ -101,8 +102,7 @@ public final class Merge {
     private static Making making(List<String> rest) {
         Making making = Making.PDF;
         for (Making each : Making.values()) {
-            if (rest.remove(
-                    "--" + each.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'))) {
+            if (rest.remove("--" + each.name().toLowerCase(Locale.ROOT).replace('_', '-'))) {
                 making = each;
             }
         }

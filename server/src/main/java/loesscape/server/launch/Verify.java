@@ -8,6 +8,7 @@ import java.security.cert.X509CRL;
 import java.security.cert.X509Certificate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import loesscape.formats.evidence.EventWords;
 import loesscape.formats.evidence.Trail;
 import loesscape.formats.json.Json;
@@ -123,7 +124,7 @@ public final class Verify {
 
     private static String json(SealCheck check, boolean hasRoot) {
         ObjectNode said = JsonNodeFactory.instance.objectNode();
-        said.put("verdict", check.verdict().name().toLowerCase(java.util.Locale.ROOT));
+        said.put("verdict", check.verdict().name().toLowerCase(Locale.ROOT));
         said.put("message", verdict(check, hasRoot));
         said.put("by", check.by());
         said.put("at", check.at() == null ? null : check.at().toString());

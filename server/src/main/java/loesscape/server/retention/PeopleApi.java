@@ -1,6 +1,7 @@
 package loesscape.server.retention;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import loesscape.core.model.Addresses;
@@ -61,7 +62,7 @@ class PeopleApi {
     }
 
     private static Person person(String address, Found found) {
-        List<KeptOf> erasable = new java.util.ArrayList<>();
+        List<KeptOf> erasable = new ArrayList<>();
         found.records()
                 .forEach(it -> erasable.add(new KeptOf(
                         "Record %d of “%s”".formatted(it.number(), it.title()),

@@ -5,6 +5,7 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
 import loesscape.core.evaluation.Answers;
 import loesscape.formats.template.AnswersFile;
@@ -85,10 +86,10 @@ class PersonStore {
                         row.getObject("changed", OffsetDateTime.class).toInstant()))
                 .list();
         for (Row row : rows) {
-            Answers answers = new Answers(java.util.Map.of());
+            Answers answers = new Answers(Map.of());
             for (var typed : database.sql("SELECT item, typed FROM answer WHERE filling_id = ?")
                     .param(row.filling())
-                    .query((each, n) -> java.util.Map.entry(each.getString("item"), each.getString("typed")))
+                    .query((each, n) -> Map.entry(each.getString("item"), each.getString("typed")))
                     .list()) {
                 answers = answers.with(typed.getKey(), typed.getValue());
             }

@@ -2,6 +2,7 @@ package loesscape.server.accounts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.HttpCookie;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
@@ -95,7 +96,7 @@ class AccessTest {
         SERVER.visitor().get(path + "/record.pdf").problem(404);
         assertThat(mine.cookies())
                 .filteredOn(cookie -> cookie.getName().equals("filling"))
-                .allMatch(java.net.HttpCookie::isHttpOnly);
+                .allMatch(HttpCookie::isHttpOnly);
     }
 
     @Test
@@ -145,7 +146,7 @@ class AccessTest {
                         "{\"name\":\"%s\",\"password\":\"long enough words\"}".formatted("M".repeat(900_000)))
                 .problem(401);
         for (String password :
-                java.util.List.of("é".repeat(72), "löss und lehm ".repeat(70).strip())) {
+                List.of("é".repeat(72), "löss und lehm ".repeat(70).strip())) {
             String account = "{\"name\":\"Ada %d\",\"password\":\"%s\",\"role\":\"reader\"}"
                     .formatted(password.length(), password);
             first.post("/api/accounts", account).ok();

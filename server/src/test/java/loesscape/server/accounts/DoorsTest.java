@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
+import java.net.InetAddress;
 import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -137,7 +139,7 @@ class DoorsTest {
                 .get("path")
                 .stringValue()
                 .substring("/reset/".length());
-        SERVER.forward(java.time.Duration.ofHours(25));
+        SERVER.forward(Duration.ofHours(25));
         SERVER.visitor()
                 .put("/api/session/reset", wanted.formatted(late, "third long words"))
                 .problem(404);
@@ -262,8 +264,7 @@ class DoorsTest {
     /** What comes back for a request as it goes over the wire: names and cookies that a client of Java would not send. */
     private static String raw(String method, String path, Map<String, String> headers) throws IOException {
         try (Socket socket = new Socket(
-                java.net.InetAddress.getLoopbackAddress(),
-                URI.create(PUBLIC.address()).getPort())) {
+                InetAddress.getLoopbackAddress(), URI.create(PUBLIC.address()).getPort())) {
             StringBuilder request = new StringBuilder(
                     "%s %s HTTP/1.1\r\nConnection: close\r\nContent-Length: 0\r\n".formatted(method, path));
             headers.forEach((name, value) ->

@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.Objects;
 import java.util.Random;
 import java.util.stream.Stream;
 import javax.sql.DataSource;
@@ -81,7 +82,7 @@ class UploadsTest {
     }
 
     private static int count(JdbcTemplate database) {
-        return java.util.Objects.requireNonNull(database.queryForObject(
+        return Objects.requireNonNull(database.queryForObject(
                 "SELECT count(*) FROM filling WHERE link IS NOT NULL AND finished IS NULL", Integer.class));
     }
 

@@ -3,6 +3,7 @@ package loesscape.server.filling;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
@@ -136,9 +137,7 @@ class FillingsTest {
         String path = "/api" + author.released(rows("Files"));
         Visitor filler = SERVER.visitor();
         answer(filler, path, "depth@r1", "5").ok();
-        String id = filler.upload(
-                        path + "/files?name=a%20map.pdf",
-                        "%PDF-1.7 …".getBytes(java.nio.charset.StandardCharsets.UTF_8))
+        String id = filler.upload(path + "/files?name=a%20map.pdf", "%PDF-1.7 …".getBytes(StandardCharsets.UTF_8))
                 .ok()
                 .json()
                 .get("id")
@@ -152,7 +151,7 @@ class FillingsTest {
         answer(other, path, "depth@r1", "5").ok();
         other.get(path + "/files/" + id).problem(404);
         answer(other, path, "map", id + " 12 a map.pdf").problem(422);
-        filler.upload(path + "/files?name=well.png", "no picture".getBytes(java.nio.charset.StandardCharsets.UTF_8))
+        filler.upload(path + "/files?name=well.png", "no picture".getBytes(StandardCharsets.UTF_8))
                 .problem(422);
         assertThat(filler.post(path + "/finish", null).ok().json().get("record").intValue())
                 .isEqualTo(1);

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -271,7 +272,7 @@ class FormsInReadersTest {
     private int compare(Form form, JsonNode fields, int number) {
         Answers answers = answers(form, fields);
         State state = form.compiled()
-                .evaluate(answers, new Context(LocalDate.now(java.time.ZoneId.systemDefault()), Stage.FILLING, ""));
+                .evaluate(answers, new Context(LocalDate.now(ZoneId.systemDefault()), Stage.FILLING, ""));
         int compared = 0;
         for (Field field : form.compiled().template().fields()) {
             if (isTold(form, field.key()) || field.kind().isGiven()) {

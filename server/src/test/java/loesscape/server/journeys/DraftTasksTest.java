@@ -159,7 +159,7 @@ class DraftTasksTest {
         assertThat(author.locator("#i-state_of_the_water")).containsText("High");
         select(author, "state_of_the_water");
         press(bands, "shade the answer too");
-        assertThat(level).hasClass(java.util.regex.Pattern.compile("shade-ochre"));
+        assertThat(level).hasClass(Pattern.compile("shade-ochre"));
         Browser.isAccessible(author);
 
         select(author, "section_1");
@@ -193,7 +193,7 @@ class DraftTasksTest {
 
         select(author, "deep_notice");
         press(shown, "As a formula");
-        assertThat(shown.getByLabel("Formula for shown")).hasValue(java.util.regex.Pattern.compile(" or "));
+        assertThat(shown.getByLabel("Formula for shown")).hasValue(Pattern.compile(" or "));
         press(shown, "As clauses");
         press(shown, "Share it under a name");
         author.getByLabel("Name of the shared condition").fill("Looked at by a hydrologist");
@@ -271,7 +271,7 @@ class DraftTasksTest {
         author.locator("#i-amount input").first().fill("7");
         author.getByRole(AriaRole.BUTTON, named("Add a row")).click();
         author.locator(".more input").last().fill("5");
-        assertThat(author.locator("#i-total input")).hasValue(java.util.regex.Pattern.compile("^12"));
+        assertThat(author.locator("#i-total input")).hasValue(Pattern.compile("^12"));
         assertThat(author.locator(".more.shade-ochre")).isVisible();
         author.locator(".more input").last().fill("5,01");
         assertThat(author.locator(".more.shade-ochre")).hasCount(0);

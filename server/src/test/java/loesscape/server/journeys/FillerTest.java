@@ -10,6 +10,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
 import loesscape.server.testing.Browser;
@@ -102,8 +103,7 @@ class FillerTest {
         Page filler = BROWSER.phone();
         filler.navigate(link("Soil sample series"));
         Locator files = filler.locator("input[type=file]").first();
-        files.setInputFiles(new FilePayload(
-                "note.txt", "text/plain", "no picture".getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        files.setInputFiles(new FilePayload("note.txt", "text/plain", "no picture".getBytes(StandardCharsets.UTF_8)));
         Locator question = filler.locator("[data-key=site_photo]");
         assertThat(question.getByRole(AriaRole.ALERT)).isVisible();
         Browser.isAccessible(filler);

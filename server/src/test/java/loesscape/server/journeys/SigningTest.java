@@ -12,6 +12,7 @@ import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
+import java.util.regex.Pattern;
 import loesscape.server.testing.Browser;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
@@ -332,7 +333,7 @@ class SigningTest {
         author.getByLabel("Filter the mailbox").fill(phone);
         author.locator("section[aria-labelledby=mailbox] li button").first().click();
         Locator code = author.locator("section[aria-label=Message] p")
-                .filter(new Locator.FilterOptions().setHasText(java.util.regex.Pattern.compile("^\\s*\\d{6}\\s*$")));
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*\\d{6}\\s*$")));
         assertThat(code).isVisible();
         return code.textContent().strip();
     }

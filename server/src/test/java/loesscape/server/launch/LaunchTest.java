@@ -15,6 +15,7 @@ import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import loesscape.formats.json.Json;
 import org.junit.jupiter.api.Test;
@@ -170,7 +171,7 @@ class LaunchTest {
     }
 
     private static String worked(String formula, List<String> rest) {
-        List<String> arguments = new java.util.ArrayList<>(List.of(formula));
+        List<String> arguments = new ArrayList<>(List.of(formula));
         arguments.addAll(rest);
         return WorkOut.run(arguments);
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.locks.LockSupport;
@@ -138,7 +139,7 @@ class MergeRunsTest {
     @Test
     void aServerThatWasStoppedGoesOnWhereItWas() throws IOException {
         String[] lines = new String[60];
-        java.util.Arrays.fill(lines, "Ada,12");
+        Arrays.fill(lines, "Ada,12");
         lines[0] = "Owner,Depth";
         begin("DOCX", csv(lines));
         until(() -> run().get("made").intValue() > 0);
@@ -170,7 +171,7 @@ class MergeRunsTest {
     @Test
     void twoRunsOfAnAccountGoOnAtATime() {
         String[] many = new String[1_500];
-        java.util.Arrays.fill(many, "Ada");
+        Arrays.fill(many, "Ada");
         many[0] = "Owner";
         begin("PDF", csv(many));
         begin("PDF", csv(many));
@@ -218,7 +219,7 @@ class MergeRunsTest {
         author.upload(merges + "?release=9&making=PDF", csv("Owner", "Ada")).problem(404);
         author.upload(merges + "?release=1&making=STONE", csv("Owner", "Ada")).problem(400);
         String[] many = new String[2_002];
-        java.util.Arrays.fill(many, "Ada");
+        Arrays.fill(many, "Ada");
         author.upload(merges + "?release=1&making=PDF", csv(many)).problem(422);
         assertThat(author.get(merges).ok().json().get("runs")).isEmpty();
     }

@@ -2,8 +2,10 @@ package loesscape.server.retention;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Objects;
 import javax.sql.DataSource;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
@@ -45,7 +47,7 @@ class EndsTest {
     private static Visitor finished(String link, String mail) {
         Visitor filler = SERVER.visitor();
         filler.put(link + "/answers/mail", "{\"typed\":\"%s\"}".formatted(mail)).ok();
-        filler.upload(link + "/files?name=map.pdf", "%PDF-1.7".getBytes(java.nio.charset.StandardCharsets.UTF_8))
+        filler.upload(link + "/files?name=map.pdf", "%PDF-1.7".getBytes(StandardCharsets.UTF_8))
                 .ok();
         assertThat(filler.post(link + "/finish", null).ok().json().get("record").isNull())
                 .isFalse();
@@ -53,7 +55,7 @@ class EndsTest {
     }
 
     private static int rows(String table) {
-        return java.util.Objects.requireNonNull(new JdbcTemplate(SERVER.part("dataSource", DataSource.class))
+        return Objects.requireNonNull(new JdbcTemplate(SERVER.part("dataSource", DataSource.class))
                 .queryForObject("SELECT count(*) FROM " + table, Integer.class));
     }
 

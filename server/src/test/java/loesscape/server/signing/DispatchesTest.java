@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -138,8 +139,7 @@ class DispatchesTest {
                 .contains("Bronwater Drilling");
         Trail trail =
                 SealCheck.of(sealed, Authority.make("x", Instant.now()).root()).trail();
-        assertThat(Dispatch.of(java.util.Objects.requireNonNull(trail).events()).status())
-                .isEqualTo(Dispatch.Status.FINISHED);
+        assertThat(Dispatch.of(Objects.requireNonNull(trail).events()).status()).isEqualTo(Dispatch.Status.FINISHED);
     }
 
     @Test

@@ -3,6 +3,7 @@ package loesscape.server.signing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.time.LocalDate;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
 import loesscape.server.testing.Visitor;
@@ -107,7 +108,7 @@ class OpenLinksTest {
     void aLinkOfATurnEndsWithTheDayOnWhichItIsDueWhereTheSenderWantsIt() {
         for (boolean ends : new boolean[] {true, false}) {
             Sent sent = Sent.of(SERVER, DispatchesTest.TOGETHER);
-            java.time.LocalDate due = java.time.LocalDate.now(SERVER.clock()).plusDays(3);
+            LocalDate due = LocalDate.now(SERVER.clock()).plusDays(3);
             sent.id = sent.author
                     .post(
                             sent.release(),

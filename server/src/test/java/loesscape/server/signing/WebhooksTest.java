@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
@@ -182,7 +183,7 @@ class WebhooksTest {
                 .isEqualTo("t=%s,v1=%s,v1=%s"
                         .formatted(at, Webhooks.signature(after, signed), Webhooks.signature(before, signed)));
 
-        SERVER.forward(java.time.Duration.ofHours(25));
+        SERVER.forward(Duration.ofHours(25));
         Sent later = Sent.in(SERVER, SERVER.author(), sent.template);
         end(later);
         assertThat(came("/renewed", 2).signatures()).containsOnlyOnce("v1=");

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.zip.ZipInputStream;
 import loesscape.formats.paper.PageImages;
@@ -90,7 +91,7 @@ class BroughtFormsTest {
     void whatIsNoFormIsRefusedWithASentenceAndLeavesNothing() throws IOException {
         Visitor author = SERVER.author();
         int before = author.get("/api/templates").ok().json().get("templates").size();
-        byte[] cut = java.util.Arrays.copyOf(form(), 4_000);
+        byte[] cut = Arrays.copyOf(form(), 4_000);
         assertThat(author.upload(IMPORT + "cut.pdf", cut)
                         .problem(422)
                         .json()

@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.AfterEachCallback;
@@ -84,7 +85,7 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
     }
 
     private Page page(com.microsoft.playwright.Browser.NewContextOptions options) {
-        BrowserContext context = java.util.Objects.requireNonNull(browser).newContext(options);
+        BrowserContext context = Objects.requireNonNull(browser).newContext(options);
         contexts.add(context);
         context.onConsoleMessage(message -> {
             boolean refusedOnPurpose = message.text().contains("status of 4")
@@ -144,7 +145,7 @@ public final class Browser implements BeforeAllCallback, AfterEachCallback, Afte
 
     @Override
     public void afterAll(ExtensionContext context) throws Exception {
-        java.util.Objects.requireNonNull(browser).close();
+        Objects.requireNonNull(browser).close();
         for (AutoCloseable each : open) {
             each.close();
         }

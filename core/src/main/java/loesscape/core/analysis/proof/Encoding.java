@@ -1,5 +1,6 @@
 package loesscape.core.analysis.proof;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -706,7 +707,7 @@ final class Encoding {
         return gates.or(any);
     }
 
-    private static final Value SAME = new Value.Number(java.math.BigDecimal.ONE);
+    private static final Value SAME = new Value.Number(BigDecimal.ONE);
 
     /** How two fields compare that lie between the same edges: less, the same or more, in all clauses alike. */
     private int betweenEdges(Field one, Field other, Clause.Comparison it) {

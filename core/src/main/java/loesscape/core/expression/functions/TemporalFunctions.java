@@ -10,6 +10,7 @@ import java.time.format.TextStyle;
 import java.time.temporal.IsoFields;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import loesscape.core.expression.Months;
 import loesscape.core.expression.Temporals;
 import org.jspecify.annotations.Nullable;
@@ -101,7 +102,7 @@ final class TemporalFunctions {
                 says,
                 example,
                 (work, given) -> given.get(0) instanceof LocalDate || given.get(0) instanceof LocalDateTime
-                        ? body.of((LocalDate) java.util.Objects.requireNonNull(date(given.get(0))))
+                        ? body.of((LocalDate) Objects.requireNonNull(date(given.get(0))))
                         : null);
     }
 

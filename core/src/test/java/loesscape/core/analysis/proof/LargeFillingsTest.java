@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
 import loesscape.core.evaluation.Answers;
@@ -40,7 +41,7 @@ class LargeFillingsTest {
             Template template = RandomTemplates.template(random, size);
             CompiledTemplate compiled = CompiledTemplate.compile(template);
             Context context = dated(random);
-            EveryFilling every = EveryFilling.of(compiled, java.util.Objects.requireNonNull(context.today()));
+            EveryFilling every = EveryFilling.of(compiled, Objects.requireNonNull(context.today()));
             List<Claim> impossible = new ArrayList<>();
             for (Claim claim : claims(template, random)) {
                 if (every.decide(List.of(claim)) instanceof Decision.Impossible) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -73,7 +74,7 @@ class ListsForAllAnswersTest {
         EveryFilling every = EveryFilling.of(CompiledTemplate.compile(template), SmallTemplates.TODAY);
         List<Claim> odd = List.of(
                 new Claim.Shows("n0", true),
-                new Claim.Meets(is("region", REGIONS.getFirst().toLowerCase(java.util.Locale.ROOT)), null, true));
+                new Claim.Meets(is("region", REGIONS.getFirst().toLowerCase(Locale.ROOT)), null, true));
         assertThat(every.isImpossible(odd)).isFalse();
         assertThat(every.decide(odd)).isInstanceOf(Decision.NotDecided.class);
         assertThat(every.isImpossible(List.of(

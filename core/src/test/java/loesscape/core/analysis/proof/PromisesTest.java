@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import loesscape.core.analysis.PromiseVerdict;
@@ -117,16 +119,16 @@ class PromisesTest {
                 && compiled
                         .prepared()
                         .symbols()
-                        .sources(((FieldValue.WorkedOut) java.util.Objects.requireNonNull(
+                        .sources(((FieldValue.WorkedOut) Objects.requireNonNull(
                                         compiled.template().fields().getLast().value()))
                                 .formula())
                         .stream()
-                        .allMatch(key -> java.util.Objects.requireNonNull(
-                                                        compiled.symbols().field(key))
-                                                .kind()
-                                        instanceof FieldKind.Number(var ignored, var also, var lower, var upper)
-                                && lower != null
-                                && upper != null);
+                        .allMatch(
+                                key -> Objects.requireNonNull(compiled.symbols().field(key))
+                                                        .kind()
+                                                instanceof FieldKind.Number(var ignored, var also, var lower, var upper)
+                                        && lower != null
+                                        && upper != null);
     }
 
     private static Template withWorkedOut(RandomGenerator random, Template template) {
@@ -154,7 +156,7 @@ class PromisesTest {
     /** For each promise some filling that breaks it; null where none does. */
     private static List<Standing> broken(
             List<PromiseRule> rules, CompiledTemplate compiled, List<Map<String, String>> all) {
-        List<Standing> broken = new ArrayList<>(java.util.Collections.nCopies(rules.size(), null));
+        List<Standing> broken = new ArrayList<>(Collections.nCopies(rules.size(), null));
         for (Map<String, String> answers : all) {
             for (Context context : CONTEXTS) {
                 Standing standing = compiled.standing(new Answers(answers), context);
@@ -190,9 +192,7 @@ class PromisesTest {
                         };
                     }
                     case Promised.RoleSigns(var role, var is) ->
-                        java.util.Objects.requireNonNull(
-                                        standing.state().takesPart().get(role))
-                                != is;
+                        Objects.requireNonNull(standing.state().takesPart().get(role)) != is;
                     case Promised.CanFinish(var is) ->
                         standing.state().obstacles().stream()
                                         .allMatch(each -> each.message().equals("This still needs an answer.")

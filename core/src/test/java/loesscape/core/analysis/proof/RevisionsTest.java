@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.random.RandomGenerator;
+import java.util.random.RandomGeneratorFactory;
 import loesscape.core.analysis.Finding;
 import loesscape.core.analysis.LogicFindings;
 import loesscape.core.editing.Edit;
@@ -17,6 +18,7 @@ import loesscape.core.editing.Editing;
 import loesscape.core.editing.Refusal;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.evaluation.Context;
 import loesscape.core.evaluation.Standing;
 import loesscape.core.model.Aspect;
 import loesscape.core.model.Bound;
@@ -67,9 +69,8 @@ class RevisionsTest {
                         : every.next(compiled, SmallTemplates.TODAY);
                 List<Standing> all = new ArrayList<>();
                 small.all()
-                        .forEach(answers -> all.add(compiled.standing(
-                                new Answers(answers),
-                                loesscape.core.evaluation.Context.filling(SmallTemplates.TODAY))));
+                        .forEach(answers -> all.add(
+                                compiled.standing(new Answers(answers), Context.filling(SmallTemplates.TODAY))));
                 for (Node node : compiled.template().nodes()) {
                     for (boolean is : new boolean[] {true, false}) {
                         Claim claim = new Claim.Shows(node.key(), is);
@@ -105,7 +106,7 @@ class RevisionsTest {
     }
 
     private static RandomGenerator random() {
-        return java.util.random.RandomGeneratorFactory.of("L64X128MixRandom").create(11);
+        return RandomGeneratorFactory.of("L64X128MixRandom").create(11);
     }
 
     private static Set<String> told(List<Finding> findings) {

@@ -31,6 +31,7 @@ import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
+import loesscape.core.testing.RandomTemplates;
 import org.junit.jupiter.api.Test;
 
 /** What another version does otherwise, against all fillings of both gone through one by one. */
@@ -71,7 +72,7 @@ class VersionsTest {
     @Test
     void aVersionIsTheSameAsItself() {
         Cases.check("a version and itself", 60, (random, size) -> {
-            Template template = loesscape.core.testing.RandomTemplates.template(random, size);
+            Template template = RandomTemplates.template(random, size);
             assertThat(VersionComparison.of(template, template, Map.of(), SmallTemplates.TODAY)
                             .isNothing())
                     .isTrue();

@@ -7,6 +7,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -65,7 +66,7 @@ public class Spool {
         Path file = fresh();
         try {
             DigestInputStream digested = new DigestInputStream(from, MessageDigest.getInstance("SHA-256"));
-            long bytes = Files.copy(digested, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            long bytes = Files.copy(digested, file, StandardCopyOption.REPLACE_EXISTING);
             byte[] beginning;
             try (InputStream again = Files.newInputStream(file)) {
                 beginning = again.readNBytes(BEGINNING);

@@ -8,6 +8,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -75,7 +76,7 @@ class Doorway extends OncePerRequestFilter {
     /** Who asks: of those a named proxy names, the last that is no such proxy itself. */
     private String origin(HttpServletRequest request) {
         String asking = request.getRemoteAddr();
-        String named = String.join(",", java.util.Collections.list(request.getHeaders(FORWARDED_FOR)));
+        String named = String.join(",", Collections.list(request.getHeaders(FORWARDED_FOR)));
         if (named.isBlank()) {
             return asking;
         }

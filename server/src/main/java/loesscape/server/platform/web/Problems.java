@@ -4,6 +4,7 @@ import java.net.URI;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import loesscape.core.editing.Refusal;
 import loesscape.core.model.InvalidTemplate;
 import loesscape.core.model.Refused;
@@ -166,8 +167,7 @@ public class Problems {
     ProblemDetail unreadable(JsonProblem json) {
         ProblemDetail problem = detail(HttpStatus.BAD_REQUEST, "Not understood", json);
         problem.setProperty(
-                "problems",
-                List.of(java.util.Map.of("path", json.path(), "message", String.valueOf(json.getMessage()))));
+                "problems", List.of(Map.of("path", json.path(), "message", String.valueOf(json.getMessage()))));
         return problem;
     }
 

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.SQLTransientConnectionException;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -40,7 +41,7 @@ class DiskRoomTest {
         assertThatCode(disk::check).doesNotThrowAnyException();
         assertThat(reserve).exists();
         // So that it is answered as what passes, like a turn that was not got in time.
-        assertThat((Throwable) new DiskRoom.Full()).isInstanceOf(java.sql.SQLTransientConnectionException.class);
+        assertThat((Throwable) new DiskRoom.Full()).isInstanceOf(SQLTransientConnectionException.class);
         assertThat(DatabaseFull.isBehind(new IllegalStateException(new DiskRoom.Full())))
                 .isTrue();
         assertThat(DatabaseFull.isBehind(new IllegalStateException("else"))).isFalse();
