@@ -179,6 +179,9 @@ final class Boundaries {
         if (kind.isDay()) {
             return field.name() + " is " + Display.day(LocalDate.parse(typed));
         }
+        if (kind instanceof FieldKind.Time) {
+            return field.name() + " is " + Display.time(LocalTime.parse(typed));
+        }
         if (kind instanceof FieldKind.SeveralChoices) {
             return field.name() + " is "
                     + Arrays.stream(typed.split(",", -1))

@@ -5,6 +5,7 @@ import static loesscape.core.testing.Documents.rows;
 import static loesscape.core.testing.Documents.text;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import loesscape.core.model.Clause;
@@ -35,8 +36,8 @@ class BondsTest {
                                 List.of(
                                         number("depth"),
                                         number("fee")
-                                                .withValue(
-                                                        new FieldValue.WorkedOut("depth * 2 + sum(length)", false)))),
+                                                .withValue(new FieldValue.WorkedOut(
+                                                        "depth * 2 + sum(cores.length)", false)))),
                         rows("cores", 0, 3, number("length"))));
         Section inner = Section.of("inner", "", List.of(text("deepest").withShown(answered("fee")), text("beside")))
                 .withShown(answered("depth"));
@@ -63,7 +64,7 @@ class BondsTest {
 
     @Test
     void aNodeFollowsWhatItLooksAtInAnyWay() {
-        assertThat(of("fee").follows()).containsExactlyInAnyOrder("depth", "length");
+        assertThat(of("fee").follows()).containsExactlyInAnyOrder("depth", "cores", "length");
         assertThat(of("deepest").follows()).containsExactly("fee");
         assertThat(of("depth").follows()).isEmpty();
     }
@@ -77,7 +78,7 @@ class BondsTest {
 
     @Test
     void itLiesAsDeepAsItAndWhatHoldsItHaveConditions() {
-        Map<String, Integer> depths = new java.util.LinkedHashMap<>();
+        Map<String, Integer> depths = new LinkedHashMap<>();
         bonds().forEach((key, bond) -> depths.put(key, bond.depth()));
         assertThat(depths)
                 .isEqualTo(Map.ofEntries(

@@ -194,6 +194,6 @@ class BoundariesTest {
         assertThat(words(FieldKind.SeveralChoices.of(SOILS), "clay,sand")).isEqualTo("Fee is Clay, Sand");
         assertThat(words(TEXT, "x")).isEqualTo("Fee is answered");
         assertThat(words(TEXT, "NL")).isEqualTo("Fee is “NL”");
-        assertThat(words(TIME, "12:30")).isEqualTo("Fee is “12:30”");
+        assertThat(words(TIME, "12:30")).isEqualTo("Fee is 12:30");
     }
 }

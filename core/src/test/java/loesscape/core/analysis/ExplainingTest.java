@@ -20,6 +20,7 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
 import loesscape.core.model.Item;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Cases;
 import loesscape.core.testing.Documents;
@@ -102,6 +103,90 @@ class ExplainingTest {
         Why why = explaining(Answers.NONE.with("grain@r1", "yes"), rows).why("size@r2");
         assertThat(why.reasons().getFirst().says().seen()).containsExactly(new Why.Seen("grain", "Grain", "", true));
         assertThat(why.ways().getFirst().changes()).containsExactly(new Why.Change("grain@r2", "yes", "Grain is Yes"));
+    }
+
+    @Test
+    void whatIsComparedWithAnotherAnswerOpensAroundThat() {
+        Field limit = Field.of("limit", "Limit", new FieldKind.Number(0, "m", null, null));
+        Field length = Field.of("length", "Length", new FieldKind.Number(0, "m", null, null));
+        Field core = Field.of("core", "Core", new FieldKind.Text("", 0))
+                .withShown(new Clause.Comparison(
+                        "length", Clause.Comparison.OrderTest.MORE, new Operand.FieldOperand("limit"), null));
+        Section rows = Section.of("samples", "Samples", List.of(length, core)).withRows(new Section.Rows(2, 5));
+        Answers answers =
+                Answers.NONE.with("limit", "40").with("length@r1", "50").with("length@r2", "7");
+        assertThat(explaining(answers, limit, rows).why("core@r1").ways()).isEmpty();
+        Why why = explaining(answers, limit, rows).why("core@r2");
+        assertThat(why.ways().getFirst().changes())
+                .containsExactly(new Why.Change("length@r2", "41", "Length is 41 m"));
+        assertThat(why.reasons().getFirst().says().seen())
+                .containsExactlyInAnyOrder(
+                        new Why.Seen("length", "Length", "7 m", true), new Why.Seen("limit", "Limit", "40 m", true));
+        // Beside it in the row.
+        Field least = Field.of("least", "Least", new FieldKind.Number(0, "m", null, null));
+        Field more = Field.of("more", "More", new FieldKind.Text("", 0))
+                .withShown(new Clause.Comparison(
+                        "length", Clause.Comparison.OrderTest.AT_LEAST, new Operand.FieldOperand("least"), null));
+        Section beside =
+                Section.of("samples", "Samples", List.of(least, length, more)).withRows(new Section.Rows(2, 5));
+        assertThat(explaining(answers.with("least@r2", "9").with("least@r1", "3"), beside)
+                        .why("more@r2")
+                        .ways()
+                        .getFirst()
+                        .changes())
+                .containsExactly(new Why.Change("length@r2", "9", "Length is 9 m"));
+    }
+
+    @Test
+    void aSharedConditionSaysWhatItHoldsOf() {
+        Field told = Field.of("told", "Told", new FieldKind.Text("", 0)).withShown(new Condition.Shared("outer"));
+        Template template = Documents.sharing(
+                Documents.of(PURPOSE, told),
+                new SharedCondition("inner", "Known", new Clause.Answered("purpose")),
+                new SharedCondition("outer", "Ready", new Condition.Shared("inner")));
+        Why.Explained says = new Explaining(CompiledTemplate.compile(template), Answers.NONE, Context.UNDATED)
+                .why("told")
+                .reasons()
+                .getFirst()
+                .says();
+        assertThat(says.text()).isEqualTo("Ready");
+        assertThat(says.holds()).isFalse();
+        assertThat(says.parts()).extracting(Why.Explained::text).containsExactly("Known");
+        assertThat(says.parts().getFirst().parts())
+                .extracting(Why.Explained::text)
+                .containsExactly("Purpose is answered");
+        assertThat(says.parts().getFirst().parts().getFirst().seen())
+                .containsExactly(new Why.Seen("purpose", "Purpose", "", true));
+    }
+
+    @Test
+    void whatIsAskedOfRowsSaysHowEachStands() {
+        Field length = Field.of("length", "Length", new FieldKind.Number(0, "m", null, null));
+        Section rows = Section.of("samples", "Samples", List.of(length)).withRows(new Section.Rows(0, 5));
+        Condition longOne = new Clause.Comparison(
+                "length", Clause.Comparison.OrderTest.MORE, new Operand.NumberOperand(BigDecimal.TEN), null);
+        Field any = Field.of("any", "Any", new FieldKind.Text("", 0))
+                .withShown(new Condition.OfRows("samples", Condition.OfRows.Quantity.ANY, longOne, null));
+        Field sum = Field.of("sum", "Sum", new FieldKind.Number(0, "m", null, null))
+                .withValue(new FieldValue.WorkedOut("sum(samples.length)", false));
+        Answers answers = new Answers(Map.of("samples", "a,b,c", "length@a", "4", "length@b", "40"));
+        Explaining explaining = explaining(answers, rows, any, sum);
+        Why.Explained says = explaining.why("any").reasons().getFirst().says();
+        assertThat(says.holds()).isTrue();
+        assertThat(says.seen()).containsExactly(new Why.Seen("samples", "Samples", "3 rows", true));
+        assertThat(says.parts()).extracting(Why.Explained::holds).containsExactly(false, true, false);
+        assertThat(says.parts().get(1).seen()).containsExactly(new Why.Seen("length", "Length", "40 m", true));
+        assertThat(explaining.why("sum").reasons().getFirst().says().seen())
+                .containsExactly(
+                        new Why.Seen("samples", "Samples", "3 rows", true),
+                        new Why.Seen("length", "Length", "4 m, 40 m, –", true));
+        assertThat(explaining(answers.with("samples", "a"), rows, any)
+                        .why("any")
+                        .reasons()
+                        .getFirst()
+                        .says()
+                        .seen())
+                .containsExactly(new Why.Seen("samples", "Samples", "1 row", true));
     }
 
     @Test

@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.evaluation.CompiledTemplate;
+import loesscape.core.model.Band;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
@@ -16,11 +18,20 @@ import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
+import loesscape.core.model.Folding;
+import loesscape.core.model.Look;
+import loesscape.core.model.LookRule;
+import loesscape.core.model.LookupList;
+import loesscape.core.model.Notice;
 import loesscape.core.model.Page;
 import loesscape.core.model.PageSettings;
+import loesscape.core.model.Picture;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
@@ -132,5 +143,86 @@ class FindingsTest {
         assertThat(Findings.of(PreparedTemplate.of(further)))
                 .extracting(Finding::key, Finding::message)
                 .contains(org.assertj.core.groups.Tuple.tuple("empty", "This section holds nothing yet."));
+    }
+
+    private static List<String> told(Template template) {
+        return Findings.of(PreparedTemplate.of(template)).stream()
+                .map(finding -> finding.key() + ": " + finding.message())
+                .toList();
+    }
+
+    private static final Field NAMED = Field.of("named", "Named", new FieldKind.Text("", 0));
+
+    @Test
+    void whatIsNotFinishedIsToldOf() {
+        assertThat(told(Documents.of(NAMED))).isEmpty();
+        assertThat(told(Documents.of(Field.of("f", " ", new FieldKind.Text("", 0)))))
+                .containsExactly("f: The field has no label; nobody can know what is asked.");
+        assertThat(told(Documents.of(NAMED, Field.of("f", "F", FieldKind.OneChoice.of(List.of())))))
+                .containsExactly("f: There is nothing to choose from.");
+        assertThat(told(Documents.of(NAMED, Notice.of("n", " ")))).containsExactly("n: The notice says nothing.");
+        assertThat(told(Documents.of(NAMED, new Picture("p1", "", "", "", null, Folding.PLAIN))))
+                .containsExactly("p1: No picture was chosen yet.");
+        assertThat(told(Documents.of(NAMED, new Picture("p1", "", "plan.png", "", null, Folding.PLAIN))))
+                .isEmpty();
+    }
+
+    @Test
+    void aListWithoutRowsIsToldOf() {
+        LookupList.Column column = new LookupList.Column("code", "Code", false);
+        Template template = Documents.of(Field.of("f", "F", new FieldKind.Lookup("soils", "code", Map.of())));
+        assertThat(told(Documents.listing(template, new LookupList("soils", "Soils", List.of(column), List.of()))))
+                .containsExactly("f: The list “Soils” has no rows.");
+        assertThat(told(Documents.listing(
+                        template, new LookupList("soils", "Soils", List.of(column), List.of(List.of("L"))))))
+                .isEmpty();
+    }
+
+    @Test
+    void coloursThatAreHardToReadAreToldOfWithTheirReason() {
+        Look pale = new Look(
+                Look.Shade.PLAIN,
+                false,
+                Look.Mark.NONE,
+                false,
+                "",
+                new Look.Colours("#888888", "#999999", "", "The house style asks for it."));
+        Look fine = new Look(
+                Look.Shade.PLAIN, false, Look.Mark.NONE, false, "", new Look.Colours("#000000", "#ffffff", "", ""));
+        String message =
+                "named: Text in #888888 on #999999 has a contrast of 1.24 to 1, less than WCAG 2.2 asks for, because: The house style asks for it.";
+        assertThat(told(Documents.of(
+                        NAMED.withLooks(List.of(new LookRule(new Condition.Always(), pale, LookRule.Extent.ITEM))))))
+                .containsExactly(message);
+        assertThat(told(Documents.of(
+                        NAMED.withLooks(List.of(new LookRule(new Condition.Always(), fine, LookRule.Extent.ITEM))))))
+                .isEmpty();
+        Field banded = Field.of("named", "Named", NUMBER).withBands(List.of(Band.of("all", "All", pale, null)));
+        assertThat(told(Documents.of(banded))).containsExactly(message);
+    }
+
+    @Test
+    void aSharedConditionIsUsedWhereverItStands() {
+        SharedCondition deep = new SharedCondition("deep", "Deep", compared(OrderTest.MORE, 100));
+        Condition shared = new Condition.Shared("deep");
+        Field depth = Field.of("depth", "Depth", NUMBER);
+        Template plain = Documents.sharing(Documents.of(depth, NAMED), deep);
+        assertThat(told(plain)).containsExactly(": The shared condition “Deep” is not used.");
+        assertThat(told(Documents.sharing(Documents.of(depth, NAMED.withShown(shared)), deep)))
+                .isEmpty();
+        assertThat(told(Documents.sharing(
+                        Documents.of(
+                                depth,
+                                Field.of("fee", "Fee", NUMBER)
+                                        .withValue(new FieldValue.WorkedOut("if deep then 1 else 2", false))),
+                        deep)))
+                .isEmpty();
+        assertThat(told(Documents.finishing(plain, new FinishRule(shared, "Dig deeper."))))
+                .isEmpty();
+        assertThat(told(Documents.sharing(
+                        plain, deep, new SharedCondition("dry", "", new Condition.None(List.of(shared))))))
+                .isEmpty();
+        assertThat(told(Documents.forRoles(plain, new Role("r", "R", 1, shared))))
+                .noneMatch(message -> message.contains("is not used"));
     }
 }

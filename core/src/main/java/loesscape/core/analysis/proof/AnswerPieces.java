@@ -161,7 +161,7 @@ final class AnswerPieces {
                 .toList();
         BigDecimal lowest = line.lowest();
         BigDecimal highest = line.highest();
-        if (lowest != null) {
+        if (lowest != null && line.refusesBelow()) {
             all.add(refused("under " + words(line, lowest)));
         }
         for (int i = 0; i <= edges.size(); i++) {
@@ -177,7 +177,7 @@ final class AnswerPieces {
                 all.add(exactly(line, high, operandCondition(line, OrderTest.EQUAL, high)));
             }
         }
-        if (highest != null) {
+        if (highest != null && line.refusesAbove()) {
             all.add(refused("over " + words(line, highest)));
         }
     }

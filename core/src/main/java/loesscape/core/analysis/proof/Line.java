@@ -59,6 +59,26 @@ record Line(
                 : new Line(kind, step, null, null);
     }
 
+    /** Whether anything can be answered below the lowest that is accepted: no mark is below the first, no time before midnight. */
+    boolean refusesBelow() {
+        return lowest != null
+                && switch (kind) {
+                    case FieldKind.Rating ignored -> false;
+                    case FieldKind.Time ignored -> lowest.signum() > 0;
+                    case FieldKind ignored -> true;
+                };
+    }
+
+    /** Whether anything can be answered above the highest that is accepted. */
+    boolean refusesAbove() {
+        return highest != null
+                && switch (kind) {
+                    case FieldKind.Rating ignored -> false;
+                    case FieldKind.Time ignored -> highest.compareTo(time(LAST)) < 0;
+                    case FieldKind ignored -> true;
+                };
+    }
+
     /** The same with limits where it has none: from nought, or the other limit, to the most. */
     Line limited(BigDecimal most) {
         BigDecimal above = lowest == null ? highest == null ? BigDecimal.ZERO : highest.min(BigDecimal.ZERO) : lowest;
