@@ -689,4 +689,24 @@ class LogicFindingsTest {
             }
         });
     }
+
+    /** What is always met says nothing of what is shown; of what is required it says always. */
+    @Test
+    void whatIsMetWhateverIsAnsweredIsMendedByWhatItSays() {
+        Condition always = new Condition.Any(List.of(new Clause.Answered("depth"), new Clause.IsBlank("depth")));
+        Field note = Field.of("note", "Note", new FieldKind.Text("", 0));
+        for (Field it : List.of(note.withShown(always), note.withEditable(always), note.withRequired(always))) {
+            List<Finding> found = findings(template(depthField(), it));
+            assertThat(found)
+                    .singleElement()
+                    .satisfies(finding -> assertThat(finding.message()).contains("is met whatever is answered"));
+            Template mended = Editing.apply(
+                    template(depthField(), it),
+                    found.getFirst().mends().getFirst().edit());
+            Field now = (Field) CompiledTemplate.compile(mended).node("note");
+            assertThat(now.shown()).isNull();
+            assertThat(now.editable()).isNull();
+            assertThat(now.required()).isEqualTo(it.required() == null ? null : new Condition.Always());
+        }
+    }
 }

@@ -22,12 +22,16 @@ import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Item;
 import loesscape.core.model.Page;
+import loesscape.core.model.Role;
 import loesscape.core.model.Section;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.model.Trial;
 import loesscape.core.testing.Cases;
+import loesscape.core.testing.Documents;
 import loesscape.core.testing.RandomTemplates;
 import loesscape.core.trial.SuggestedTrials.SuggestedTrial;
 import loesscape.core.trial.TrialCoverage.TriedClause;
@@ -315,5 +319,28 @@ class TrialCoverageTest {
                 }
             }
         });
+    }
+
+    /** Clauses stand in shared conditions, in roles and in what has to hold at the end too. */
+    @Test
+    void clausesOfTheWholeDocumentAreTriedToo() {
+        Template template = Documents.finishing(
+                Documents.forRoles(
+                        Documents.sharing(
+                                Documents.of(
+                                        Documents.yesNo("a"),
+                                        Documents.yesNo("b"),
+                                        Documents.text("d").withShown(new Condition.Shared("both"))),
+                                new SharedCondition("both", "Both", new Condition.All(List.of(yes("a"), yes("b"))))),
+                        new Role("witness", "Witness", 1, yes("b"))),
+                new FinishRule(yes("a"), "A has to be so."));
+        assertThat(covered(template, List.of(Map.of("a", "yes", "b", "no"))).clauses())
+                .extracting(TriedClause::key, TriedClause::what, TriedClause::isMet, TriedClause::isNotMet)
+                .containsExactly(
+                        tuple("d", "shown", false, true),
+                        tuple("", "Both", true, false),
+                        tuple("", "Both", false, true),
+                        tuple("", "Witness takes part", false, true),
+                        tuple("", "can be finished", true, false));
     }
 }

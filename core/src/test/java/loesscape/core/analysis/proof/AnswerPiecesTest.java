@@ -13,6 +13,7 @@ import java.util.stream.Stream;
 import loesscape.core.analysis.proof.AnswerPiece.Shape;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.model.Bound;
+import loesscape.core.model.Check;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
@@ -23,8 +24,11 @@ import loesscape.core.model.Condition;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
+import loesscape.core.model.FinishRule;
 import loesscape.core.model.Item;
 import loesscape.core.model.LookupList;
+import loesscape.core.model.Role;
+import loesscape.core.model.SharedCondition;
 import loesscape.core.testing.Documents;
 import org.junit.jupiter.api.Test;
 
@@ -133,6 +137,22 @@ class AnswerPiecesTest {
                         "between 0 and 10: 1 9 !",
                         "exactly 10: 10 !",
                         "over 10:  !");
+    }
+
+    @Test
+    void edgesStandWhereverTheyAreAskedFor() {
+        Field f = Documents.field("f", new FieldKind.Number(0, "", null, null));
+        CompiledTemplate compiled = CompiledTemplate.compile(Documents.forRoles(
+                Documents.finishing(
+                        Documents.sharing(
+                                Documents.of(f.withChecks(List.of(new Check(more(number(1)), "Not so many.")))),
+                                new SharedCondition("several", "Several", more(number(3)))),
+                        new FinishRule(more(number(5)), "More than five.")),
+                new Role("r", "R", 1, more(number(7)))));
+        assertThat(EveryFilling.of(compiled, TODAY).pieces(f))
+                .filteredOn(piece -> piece.shape() == Shape.EXACTLY)
+                .extracting(AnswerPiece::typed)
+                .contains("1", "5", "7");
     }
 
     @Test
