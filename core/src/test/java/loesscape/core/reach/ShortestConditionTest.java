@@ -419,13 +419,11 @@ class ShortestConditionTest {
                 .extracting(AnswerPiece::words)
                 .containsExactly(
                         "blank",
-                        "under 1 of 5",
                         "exactly 1 of 5",
                         "exactly 2 of 5",
                         "exactly 3 of 5",
                         "exactly 4 of 5",
-                        "exactly 5 of 5",
-                        "over 5 of 5");
+                        "exactly 5 of 5");
     }
 
     @Test
