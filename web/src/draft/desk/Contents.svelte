@@ -1,6 +1,7 @@
 <script lang="ts">
   import Input from "../../ui/Input.svelte";
   import { workingCopy } from "../context";
+  import { FrameByFrame } from "./frameByFrame.svelte";
 
   const copy = workingCopy();
   let filter = $state("");
@@ -13,6 +14,8 @@
     matches(section) ? copy.within(section).slice(1) : copy.within(section).slice(1).filter(matches);
   const listed = $derived(sections.filter((key) => matches(key) || items(key).length));
   const keys = $derived(listed.flatMap((section) => [section, ...items(section)]));
+  const AT_ONCE = 8;
+  const parts = new FrameByFrame(() => listed.length, AT_ONCE);
   const focusable = $derived(copy.selected && keys.includes(copy.selected) ? copy.selected : keys[0]);
 
   function keyed(event: KeyboardEvent, key: string) {
@@ -78,12 +81,14 @@
     />
   </div>
   <ul class="min-h-0 grow overflow-y-auto px-2 pb-4">
-    {#each listed as section (section)}
+    {#each listed as section, place (section)}
       <li class="part" style:--entries={items(section).length + 1}>
-        {@render entry(section, true)}
-        <ul>
-          {#each items(section) as item (item)}<li>{@render entry(item, false)}</li>{/each}
-        </ul>
+        {#if place < parts.made}
+          {@render entry(section, true)}
+          <ul>
+            {#each items(section) as item (item)}<li>{@render entry(item, false)}</li>{/each}
+          </ul>
+        {/if}
       </li>
     {:else}
       <li class="soft px-2 py-1">{filter ? "Nothing of this name" : "No sections yet"}</li>

@@ -10,6 +10,7 @@
   import { workingCopy } from "../context";
   import DocumentEditor from "../editors/DocumentEditor.svelte";
   import EditableText from "./EditableText.svelte";
+  import { FrameByFrame } from "./frameByFrame.svelte";
   import InPlace from "./InPlace.svelte";
   import InsertLine from "./InsertLine.svelte";
   import ItemEditor from "../editors/ItemEditor.svelte";
@@ -62,16 +63,10 @@
     const { state } = copy.view(section);
     return state.type === "section" ? state.number : "";
   }
-  /** How many sections are made so far: those in sight at once, the others behind them as the browser has time. */
-  let made = $state(AT_ONCE);
-  const all = $derived(pages.flatMap((page) => copy.inside(page)).length);
-  $effect(() => {
-    if (made >= all) return;
-    const frame = requestAnimationFrame(() => (made += AT_ONCE));
-    return () => cancelAnimationFrame(frame);
-  });
+  const sections = new FrameByFrame(() => pages.flatMap((page) => copy.inside(page)).length, AT_ONCE);
   const isMade = (page: string, place: number) =>
-    pages.slice(0, pages.indexOf(page)).reduce((before, it) => before + copy.inside(it).length, place) < made;
+    pages.slice(0, pages.indexOf(page)).reduce((before, it) => before + copy.inside(it).length, place) <
+    sections.made;
 
   const shown = (key: string) => copy.view(key).state.shown;
   const depth = (key: string) => copy.view(key).bond.depth;
