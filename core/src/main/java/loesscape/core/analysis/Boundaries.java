@@ -142,8 +142,7 @@ final class Boundaries {
     }
 
     private static void around(BigDecimal edge, FieldKind kind, Set<String> typed) {
-        int decimals = kind instanceof FieldKind.Number it ? it.decimals() : 0;
-        BigDecimal step = BigDecimal.ONE.movePointLeft(decimals);
+        BigDecimal step = BigDecimal.ONE.movePointLeft(kind.mostDecimals());
         typed.add(Numbers.plain(edge));
         typed.add(Numbers.plain(edge.add(step)));
         typed.add(Numbers.plain(edge.subtract(step)));

@@ -16,7 +16,6 @@ import org.jspecify.annotations.Nullable;
 final class Checks {
 
     private static final int MEGABYTE = 1_000_000;
-    private static final Bound ONE = new Bound(BigDecimal.ONE, true);
     private static final Limit NO_LIMIT = value -> null;
 
     private Checks() {}
@@ -33,9 +32,7 @@ final class Checks {
     static Limit of(FieldKind kind) {
         return switch (kind) {
             case FieldKind.Textual it -> value -> value instanceof Value.Text(var text) ? text(it, text) : null;
-            case FieldKind.Number it -> number(it, it.lower(), it.upper());
-            case FieldKind.Money it -> number(it, it.lower(), it.upper());
-            case FieldKind.Rating it -> number(it, ONE, new Bound(BigDecimal.valueOf(it.most()), true));
+            case FieldKind.Numeric it -> number(it, it.lower(), it.upper());
             case FieldKind.Date it ->
                 value -> value instanceof Value.Date(var date) && !within(date, it.earliest(), it.latest())
                         ? "The day must be %s.".formatted(Limits.words(it))
@@ -90,18 +87,18 @@ final class Checks {
                 : "This has %d characters; at most %d fit.".formatted(length, longest);
     }
 
-    private static Limit number(FieldKind kind, @Nullable Bound lower, @Nullable Bound upper) {
+    private static Limit number(FieldKind.Numeric kind, @Nullable Bound lower, @Nullable Bound upper) {
         int decimals = kind.mostDecimals();
         return value -> value instanceof Value.Number(var number) ? number(kind, number, lower, upper, decimals) : null;
     }
 
     private static @Nullable String number(
-            FieldKind kind, BigDecimal number, @Nullable Bound lower, @Nullable Bound upper, int decimals) {
+            FieldKind.Numeric kind, BigDecimal number, @Nullable Bound lower, @Nullable Bound upper, int decimals) {
         if ((lower != null && !lower.holdsAbove(number)) || (upper != null && !upper.holdsBelow(number))) {
             return "This must be %s; %s is not."
                     .formatted(
                             Limits.words(kind),
-                            kind instanceof FieldKind.Rating ? Numbers.plain(number) : Display.number(kind, number));
+                            kind.marks().isEmpty() ? Display.number(kind, number) : Numbers.plain(number));
         }
         if (number.scale() > decimals) {
             return decimals == 0

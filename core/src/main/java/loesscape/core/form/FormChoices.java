@@ -1,9 +1,9 @@
 package loesscape.core.form;
 
+import java.math.BigDecimal;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.IntStream;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
@@ -39,9 +39,9 @@ public final class FormChoices {
                         Choice.of(FieldKind.YesNo.YES, words.of(yesNo, new Value.YesNo(true))),
                         Choice.of(FieldKind.YesNo.NO, words.of(yesNo, new Value.YesNo(false))));
             case FieldKind.Choosing choosing -> choosing.withOther();
-            case FieldKind.Rating(var most) ->
-                IntStream.rangeClosed(1, most)
-                        .mapToObj(Integer::toString)
+            case FieldKind.Numeric it ->
+                it.marks().stream()
+                        .map(BigDecimal::toPlainString)
                         .map(each -> Choice.of(each, each))
                         .toList();
             case FieldKind.Lookup lookup -> cells(lookup);

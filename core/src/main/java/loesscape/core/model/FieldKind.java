@@ -1,5 +1,6 @@
 package loesscape.core.model;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
@@ -8,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** What kind of answer a field takes, with the limits of that kind. Limits that are null do not apply. */
@@ -21,7 +23,24 @@ public sealed interface FieldKind {
     sealed interface Textual extends SelfContained permits Text, LongText, Email, Phone, WebAddress {}
 
     /** A kind whose answers are numbers. */
-    sealed interface Numeric extends SelfContained permits Number, Money, Rating {}
+    sealed interface Numeric extends SelfContained permits Number, Money, Rating {
+
+        /** The lower limit; null for none. */
+        @Nullable
+        Bound lower();
+
+        /** The upper limit; null for none. */
+        @Nullable
+        Bound upper();
+
+        /** The same kind within other limits. */
+        Numeric within(@Nullable Bound lower, @Nullable Bound upper);
+
+        /** The answers, where one of them is marked; none where a number is typed. */
+        default List<BigDecimal> marks() {
+            return List.of();
+        }
+    }
 
     /**
      * One line of text.
@@ -67,7 +86,13 @@ public sealed interface FieldKind {
             @MayBeLeftOut int decimals,
             @MayBeLeftOut String unit,
             @Nullable Bound lower,
-            @Nullable Bound upper) implements Numeric {}
+            @Nullable Bound upper) implements Numeric {
+
+        @Override
+        public Number within(@Nullable Bound from, @Nullable Bound to) {
+            return new Number(decimals, unit, from, to);
+        }
+    }
 
     /**
      * An amount of money.
@@ -79,7 +104,13 @@ public sealed interface FieldKind {
     record Money(
             String currency,
             @Nullable Bound lower,
-            @Nullable Bound upper) implements Numeric {}
+            @Nullable Bound upper) implements Numeric {
+
+        @Override
+        public Money within(@Nullable Bound from, @Nullable Bound to) {
+            return new Money(currency, from, to);
+        }
+    }
 
     /**
      * A mark on a scale from 1 up; its answer is a whole number.
@@ -90,6 +121,27 @@ public sealed interface FieldKind {
 
         /** The longest scale. */
         public static final int HIGHEST = 10;
+
+        @Override
+        public Bound lower() {
+            return new Bound(BigDecimal.ONE, true);
+        }
+
+        @Override
+        public Bound upper() {
+            return new Bound(BigDecimal.valueOf(most), true);
+        }
+
+        /** A scale begins with 1, whatever the lower limit; where there is no upper one it stays as long as it is. */
+        @Override
+        public Rating within(@Nullable Bound from, @Nullable Bound to) {
+            return to == null ? this : new Rating(to.at().intValue());
+        }
+
+        @Override
+        public List<BigDecimal> marks() {
+            return IntStream.rangeClosed(1, most).mapToObj(BigDecimal::valueOf).toList();
+        }
     }
 
     /** Yes or no. In conditions its two choices go by the identities {@value #YES} and {@value #NO}. */

@@ -1,6 +1,5 @@
 package loesscape.core.script;
 
-import java.math.BigDecimal;
 import java.text.DecimalFormatSymbols;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -23,7 +22,6 @@ import loesscape.core.model.Bound;
 import loesscape.core.model.Check;
 import loesscape.core.model.Choice;
 import loesscape.core.model.Condition;
-import loesscape.core.model.Currencies;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
@@ -284,10 +282,7 @@ final class ScriptWriter {
         switch (field.kind()) {
             case FieldKind.Text it -> text.append(",longest:").append(it.longest());
             case FieldKind.LongText it -> text.append(",longest:").append(it.longest());
-            case FieldKind.Number it -> number(it.lower(), it.upper(), it.decimals(), text);
-            case FieldKind.Money it -> number(it.lower(), it.upper(), Currencies.decimals(it.currency()), text);
-            case FieldKind.Rating(var most) ->
-                number(new Bound(BigDecimal.ONE, true), new Bound(BigDecimal.valueOf(most), true), 0, text);
+            case FieldKind.Numeric it -> number(it.lower(), it.upper(), it.mostDecimals(), text);
             case FieldKind.Choosing it -> choosing(field, it, text);
             case FieldKind.Lookup it -> lookup(field, it, text);
             case FieldKind.Date(var earliest, var latest) -> days(earliest, latest, text);

@@ -55,7 +55,8 @@ public final class Display {
 
     /** What numbers of a field come to; a total of ratings is not one of them. */
     public static String total(FieldKind kind, BigDecimal total) {
-        return kind instanceof FieldKind.Rating ? Numbers.plain(total) : number(kind, total);
+        boolean isOfMarks = kind instanceof FieldKind.Numeric it && !it.marks().isEmpty();
+        return isOfMarks ? Numbers.plain(total) : number(kind, total);
     }
 
     private static String money(String currency, BigDecimal number) {

@@ -15,8 +15,6 @@ public final class Limits {
     public static String words(FieldKind kind) {
         List<String> limits = new ArrayList<>(2);
         switch (kind) {
-            case FieldKind.Number it -> numbers(kind, it.lower(), it.upper(), limits);
-            case FieldKind.Money it -> numbers(kind, it.lower(), it.upper(), limits);
             case FieldKind.Date it -> {
                 if (it.earliest() != null) {
                     limits.add(Display.day(it.earliest()) + " or later");
@@ -31,6 +29,7 @@ public final class Limits {
             case FieldKind.Phone ignored -> limits.add("a telephone number");
             case FieldKind.WebAddress() -> limits.add("a web address");
             case FieldKind.Rating(var most) -> limits.add("from 1 to " + most);
+            case FieldKind.Numeric it -> numbers(kind, it.lower(), it.upper(), limits);
             case FieldKind.Time it -> {
                 if (it.earliest() != null) {
                     limits.add(Display.time(it.earliest()) + " or later");

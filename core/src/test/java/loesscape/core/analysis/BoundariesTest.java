@@ -67,6 +67,10 @@ class BoundariesTest {
         assertThat(typed(new FieldKind.Number(0, "", null, null), compared(number("30"))))
                 .containsExactly("30", "31", "29", "");
         assertThat(typed(new FieldKind.Rating(5), compared(number("3")))).containsExactly("3", "4", "2", "");
+        assertThat(typed(new FieldKind.Money("EUR", null, null), compared(number("30"))))
+                .containsExactly("30", "30.01", "29.99", "");
+        assertThat(typed(new FieldKind.Money("JPY", null, null), compared(number("30"))))
+                .containsExactly("30", "31", "29", "");
     }
 
     @Test

@@ -45,12 +45,9 @@ final class CommonAnswers {
                         it.unit(),
                         lower(it.lower(), theirs.lower()),
                         upper(it.upper(), theirs.upper()));
-            case FieldKind.Money it
-            when other instanceof FieldKind.Money theirs ->
-                new FieldKind.Money(
-                        it.currency(), lower(it.lower(), theirs.lower()), upper(it.upper(), theirs.upper()));
-            case FieldKind.Rating it
-            when other instanceof FieldKind.Rating theirs -> new FieldKind.Rating(Math.min(it.most(), theirs.most()));
+            case FieldKind.Numeric it
+            when other instanceof FieldKind.Numeric theirs ->
+                it.within(lower(it.lower(), theirs.lower()), upper(it.upper(), theirs.upper()));
             case FieldKind.Date it
             when other instanceof FieldKind.Date theirs ->
                 new FieldKind.Date(later(it.earliest(), theirs.earliest()), earlier(it.latest(), theirs.latest()));

@@ -71,8 +71,7 @@ final class FormulaDocument {
         return switch (field.kind()) {
             case FieldKind.Choosing it -> it.withOffer(null);
             case FieldKind.Lookup it -> new FieldKind.Lookup(it.list(), it.column(), Map.of());
-            case FieldKind.Number it when isWorkedOut -> new FieldKind.Number(it.decimals(), it.unit(), null, null);
-            case FieldKind.Money it when isWorkedOut -> new FieldKind.Money(it.currency(), null, null);
+            case FieldKind.Numeric it when isWorkedOut -> it.within(null, null);
             case FieldKind kind -> kind;
         };
     }

@@ -38,9 +38,7 @@ record Line(
         BigDecimal step = kind.isNumeric() ? BigDecimal.ONE.movePointLeft(kind.mostDecimals()) : BigDecimal.ONE;
         Line open = new Line(kind, step, null, null);
         return switch (kind) {
-            case FieldKind.Number it -> open.within(it.lower(), it.upper());
-            case FieldKind.Money it -> open.within(it.lower(), it.upper());
-            case FieldKind.Rating it -> new Line(kind, step, BigDecimal.ONE, BigDecimal.valueOf(it.most()));
+            case FieldKind.Numeric it -> open.within(it.lower(), it.upper());
             case FieldKind.Date it -> new Line(kind, step, day(it.earliest()), day(it.latest()));
             case FieldKind.Time it ->
                 new Line(
@@ -63,7 +61,7 @@ record Line(
     boolean refusesBelow() {
         return lowest != null
                 && switch (kind) {
-                    case FieldKind.Rating ignored -> false;
+                    case FieldKind.Numeric it -> it.marks().isEmpty();
                     case FieldKind.Time ignored -> lowest.signum() > 0;
                     case FieldKind ignored -> true;
                 };
@@ -73,7 +71,7 @@ record Line(
     boolean refusesAbove() {
         return highest != null
                 && switch (kind) {
-                    case FieldKind.Rating ignored -> false;
+                    case FieldKind.Numeric it -> it.marks().isEmpty();
                     case FieldKind.Time ignored -> highest.compareTo(time(LAST)) < 0;
                     case FieldKind ignored -> true;
                 };
