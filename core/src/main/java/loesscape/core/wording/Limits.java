@@ -28,7 +28,10 @@ public final class Limits {
             case FieldKind.Email() -> limits.add("an e-mail address");
             case FieldKind.Phone ignored -> limits.add("a telephone number");
             case FieldKind.WebAddress() -> limits.add("a web address");
-            case FieldKind.Rating(var most) -> limits.add("from 1 to " + most);
+            case FieldKind.Numeric it
+            when !it.marks().isEmpty() ->
+                limits.add("from %s to %s"
+                        .formatted(it.marks().getFirst(), it.marks().getLast()));
             case FieldKind.Numeric it -> numbers(kind, it.lower(), it.upper(), limits);
             case FieldKind.Time it -> {
                 if (it.earliest() != null) {
