@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import loesscape.core.analysis.proof.TextAtoms;
 import loesscape.core.evaluation.Context;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
@@ -77,7 +78,7 @@ final class Boundaries {
                 String rest = String.join(
                         ",",
                         symbols.choices(field).stream()
-                                .filter(id -> !it.choices().contains(id) && !id.equals("other"))
+                                .filter(id -> !it.choices().contains(id) && !id.equals(Choice.OTHER))
                                 .toList());
                 typed.add(rest);
             }
@@ -87,15 +88,7 @@ final class Boundaries {
                     typed.add(String.join(",", all.subList(0, count)));
                 }
             }
-            case Clause.TextClause it -> {
-                typed.add(it.text().strip());
-                typed.add(it.text().strip() + "?");
-            }
-            case Clause.LengthClause it -> {
-                for (int length = Math.max(1, it.length() - 1); length <= it.length() + 1 && length < 1_000; length++) {
-                    typed.add("x".repeat(length));
-                }
-            }
+            case Clause.TextualClause it -> typed.addAll(TextAtoms.turning(it));
             case Clause.BandClause ignored -> {
                 for (Band band : field.bands()) {
                     Bound upTo = band.upTo();

@@ -32,6 +32,37 @@ public sealed interface Clause extends Condition.Leaf {
         return withRule(null).metWhenBlank();
     }
 
+    /** Asks something of a text. */
+    sealed interface TextualClause extends Clause {
+
+        /** Met by every text that does not meet this; null where no one clause says that. What is said of a blank stays as it is set. */
+        @Nullable
+        TextualClause opposite();
+
+        @Override
+        TextualClause withRule(@Nullable Boolean rule);
+    }
+
+    /** Compares a whole number, which is counted of an answer. */
+    sealed interface CountingClause extends Clause {
+
+        /** How the two are compared. */
+        Comparison.OrderTest test();
+
+        /** What is counted is compared with this; not below 0. */
+        int number();
+
+        /** Whether a blank meets this; null for the usual rule. */
+        @Nullable
+        Boolean whenBlank();
+
+        @Override
+        default boolean metWhenBlank() {
+            Boolean rule = whenBlank();
+            return rule != null ? rule : test() == Comparison.OrderTest.NOT_EQUAL;
+        }
+    }
+
     /** Met when the field has a value. */
     record Answered(String field) implements Clause {
 
@@ -170,11 +201,11 @@ public sealed interface Clause extends Condition.Leaf {
             String field,
             Comparison.OrderTest test,
             int count,
-            @Nullable Boolean whenBlank) implements Clause {
+            @Nullable Boolean whenBlank) implements CountingClause {
 
         @Override
-        public boolean metWhenBlank() {
-            return whenBlank != null ? whenBlank : test == Comparison.OrderTest.NOT_EQUAL;
+        public int number() {
+            return count;
         }
 
         @Override
@@ -203,7 +234,7 @@ public sealed interface Clause extends Condition.Leaf {
             TextTest test,
             String text,
             @MayBeLeftOut boolean matchCase,
-            @Nullable Boolean whenBlank) implements Clause {
+            @Nullable Boolean whenBlank) implements TextualClause {
 
         /** How the answer is compared with the text. */
         public enum TextTest {
@@ -230,6 +261,20 @@ public sealed interface Clause extends Condition.Leaf {
         public TextClause withRule(@Nullable Boolean rule) {
             return new TextClause(field, test, text, matchCase, rule);
         }
+
+        @Override
+        public @Nullable TextClause opposite() {
+            TextTest opposite = switch (test) {
+                case IS -> TextTest.IS_NOT;
+                case IS_NOT -> TextTest.IS;
+                case CONTAINS -> TextTest.DOES_NOT_CONTAIN;
+                case DOES_NOT_CONTAIN -> TextTest.CONTAINS;
+                case STARTS_WITH -> null;
+                case ENDS_WITH -> null;
+                case MATCHES -> null;
+            };
+            return opposite == null ? null : new TextClause(field, opposite, text, matchCase, whenBlank);
+        }
     }
 
     /**
@@ -244,11 +289,11 @@ public sealed interface Clause extends Condition.Leaf {
             String field,
             Comparison.OrderTest test,
             int length,
-            @Nullable Boolean whenBlank) implements Clause {
+            @Nullable Boolean whenBlank) implements CountingClause, TextualClause {
 
         @Override
-        public boolean metWhenBlank() {
-            return whenBlank != null ? whenBlank : test == Comparison.OrderTest.NOT_EQUAL;
+        public int number() {
+            return length;
         }
 
         @Override
@@ -259,6 +304,11 @@ public sealed interface Clause extends Condition.Leaf {
         @Override
         public LengthClause withRule(@Nullable Boolean rule) {
             return new LengthClause(field, test, length, rule);
+        }
+
+        @Override
+        public LengthClause opposite() {
+            return new LengthClause(field, test.opposite(), length, whenBlank);
         }
     }
 
@@ -314,7 +364,19 @@ public sealed interface Clause extends Condition.Leaf {
             LESS,
             AT_MOST,
             MORE,
-            AT_LEAST
+            AT_LEAST;
+
+            /** The test that is met where this is not. */
+            public OrderTest opposite() {
+                return switch (this) {
+                    case EQUAL -> NOT_EQUAL;
+                    case NOT_EQUAL -> EQUAL;
+                    case LESS -> AT_LEAST;
+                    case AT_LEAST -> LESS;
+                    case MORE -> AT_MOST;
+                    case AT_MOST -> MORE;
+                };
+            }
         }
 
         @Override

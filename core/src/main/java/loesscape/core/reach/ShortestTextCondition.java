@@ -13,13 +13,10 @@ import loesscape.core.analysis.proof.AnswerPiece;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Clause;
-import loesscape.core.model.Clause.Comparison.OrderTest;
-import loesscape.core.model.Clause.TextClause.TextTest;
 import loesscape.core.model.Condition;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.References;
 import loesscape.core.model.Value;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The shortest condition that tells some texts from others by what the document asks of them anyway: what they are, contain, begin
@@ -34,7 +31,7 @@ final class ShortestTextCondition {
     /** With more clauses than these, only pairs are looked through. */
     private static final int MANY = 16;
 
-    private final List<Clause> clauses;
+    private final List<Clause.TextualClause> clauses;
     private final List<BitSet> met;
     private final BitSet wanted;
     private final BitSet others;
@@ -100,50 +97,18 @@ final class ShortestTextCondition {
     }
 
     /** All that is asked of these texts, each as what is so. */
-    private static List<Clause> clauses(List<AnswerPiece> pieces) {
-        Set<Clause> all = new LinkedHashSet<>();
+    private static List<Clause.TextualClause> clauses(List<AnswerPiece> pieces) {
+        Set<Clause.TextualClause> all = new LinkedHashSet<>();
         for (AnswerPiece piece : pieces) {
             for (Condition.Leaf leaf : References.leaves(piece.condition())) {
-                if (leaf instanceof Clause clause && !(clause instanceof Clause.Answered)) {
-                    Clause plain = clause.withRule(null);
-                    Clause opposite = opposite(plain);
+                if (leaf instanceof Clause.TextualClause clause) {
+                    Clause.TextualClause plain = clause.withRule(null);
+                    Clause.TextualClause opposite = plain.opposite();
                     all.add(opposite != null && plain.metWhenBlank() ? opposite : plain);
                 }
             }
         }
         return List.copyOf(all);
-    }
-
-    /** What is met where a clause is not; null where one clause cannot say it. */
-    private static @Nullable Clause opposite(Clause clause) {
-        return switch (clause) {
-            case Clause.TextClause(var field, var test, var text, var matchCase, var rule) -> {
-                TextTest opposite = switch (test) {
-                    case IS -> TextTest.IS_NOT;
-                    case IS_NOT -> TextTest.IS;
-                    case CONTAINS -> TextTest.DOES_NOT_CONTAIN;
-                    case DOES_NOT_CONTAIN -> TextTest.CONTAINS;
-                    case STARTS_WITH -> null;
-                    case ENDS_WITH -> null;
-                    case MATCHES -> null;
-                };
-                yield opposite == null ? null : new Clause.TextClause(field, opposite, text, matchCase, rule);
-            }
-            case Clause.LengthClause(var field, var test, var length, var rule) ->
-                new Clause.LengthClause(field, opposite(test), length, rule);
-            case Clause ignored -> null;
-        };
-    }
-
-    private static OrderTest opposite(OrderTest test) {
-        return switch (test) {
-            case EQUAL -> OrderTest.NOT_EQUAL;
-            case NOT_EQUAL -> OrderTest.EQUAL;
-            case LESS -> OrderTest.AT_LEAST;
-            case AT_LEAST -> OrderTest.LESS;
-            case MORE -> OrderTest.AT_MOST;
-            case AT_MOST -> OrderTest.MORE;
-        };
     }
 
     /** Groups that take in all of some texts and none of the others, with as few clauses as are found. */
@@ -312,11 +277,11 @@ final class ShortestTextCondition {
     }
 
     private Condition words(Said said, boolean blank) {
-        Clause clause = clauses.get(said.clause());
+        Clause.TextualClause clause = clauses.get(said.clause());
         if (said.is()) {
             return ShortestCondition.ruled(clause, blank);
         }
-        Clause opposite = opposite(clause);
+        Clause.TextualClause opposite = clause.opposite();
         return opposite == null
                 ? new Condition.None(List.of(ShortestCondition.ruled(clause, !blank)))
                 : ShortestCondition.ruled(opposite, blank);

@@ -55,7 +55,7 @@ public final class AsFormula {
             case Condition.AtLeast(var count, var parts) -> {
                 Tree met = new Tree.Filter(
                         new Tree.ListOf(trees(parts)), Trees.compare(Test.EQUAL, Trees.ITEM, Trees.TRUE));
-                yield Trees.compare(Test.AT_LEAST, Trees.call("count", met), Trees.number(count));
+                yield Trees.compare(Test.AT_LEAST, Trees.call(CountLeaves.COUNT, met), Trees.number(count));
             }
             case Condition.Written(var formula) -> parsed(formula);
             case Condition.StageIs(var stages) ->
@@ -68,7 +68,7 @@ public final class AsFormula {
                 oneOf(Trees.name(Names.ROLE), roles.stream().map(Trees::literal).toList());
             case Condition.Shared(var key) -> Trees.name(key);
             case Condition.RowCount(var section, var test, var count) ->
-                Trees.compare(test(test), Trees.call("count", Trees.name(section)), Trees.number(count));
+                Trees.compare(test(test), Trees.call(CountLeaves.COUNT, Trees.name(section)), Trees.number(count));
             case Condition.OfRows it -> ofRows(it);
             case Condition.Total it -> {
                 String section = Objects.requireNonNull(symbols.rowsAround(it.field()), it.field());
@@ -95,8 +95,8 @@ public final class AsFormula {
     }
 
     private Tree ofRows(Condition.OfRows it) {
-        Tree all = Trees.call("count", Trees.name(it.section()));
-        Tree met = Trees.call("count", Trees.rows(it.section(), tree(it.condition())));
+        Tree all = Trees.call(CountLeaves.COUNT, Trees.name(it.section()));
+        Tree met = Trees.call(CountLeaves.COUNT, Trees.rows(it.section(), tree(it.condition())));
         Tree asked = switch (it.quantity()) {
             case ANY -> Trees.compare(Test.MORE, met, Trees.number(0));
             case EVERY -> Trees.compare(Test.EQUAL, met, all);
@@ -120,19 +120,9 @@ public final class AsFormula {
                 yield blank(name, !is, whenBlank, choice(field, name, is, it.choices()));
             }
             case Clause.SetClause it -> set(field.kind(), name, it, whenBlank);
-            case Clause.CountClause it ->
-                blank(
-                        name,
-                        it.test() == Clause.Comparison.OrderTest.NOT_EQUAL,
-                        whenBlank,
-                        Trees.compare(test(it.test()), Trees.call("count", name), Trees.number(it.count())));
+            case Clause.CountingClause it ->
+                blank(name, it.test() == Clause.Comparison.OrderTest.NOT_EQUAL, whenBlank, CountLeaves.tree(it));
             case Clause.TextClause it -> text(name, it, whenBlank);
-            case Clause.LengthClause it ->
-                blank(
-                        name,
-                        it.test() == Clause.Comparison.OrderTest.NOT_EQUAL,
-                        whenBlank,
-                        Trees.compare(test(it.test()), Trees.call("string length", name), Trees.number(it.length())));
             case Clause.BandClause it -> blank(name, false, whenBlank, bands(field, name, it.bands()));
             case Clause.Comparison it -> comparison(name, it.test(), it.to(), whenBlank);
             case Clause.Between it -> between(name, it, whenBlank);
@@ -366,7 +356,7 @@ public final class AsFormula {
             Clause.Comparison.OrderTest.MORE, Test.MORE,
             Clause.Comparison.OrderTest.AT_LEAST, Test.AT_LEAST);
 
-    private static Test test(Clause.Comparison.OrderTest test) {
+    static Test test(Clause.Comparison.OrderTest test) {
         return Objects.requireNonNull(TESTS.get(test));
     }
 

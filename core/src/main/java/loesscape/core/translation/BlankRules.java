@@ -92,7 +92,8 @@ final class BlankRules {
         List<Tree> blanks = asked instanceof Tree.Or ? AsCondition.spine(asked) : List.of(asked);
         return switch (inner) {
             case Condition.OfRows it -> {
-                Tree none = Trees.compare(Test.EQUAL, Trees.call("count", Trees.name(it.section())), Trees.number(0));
+                Tree none = Trees.compare(
+                        Test.EQUAL, Trees.call(CountLeaves.COUNT, Trees.name(it.section())), Trees.number(0));
                 Boolean rule = whenBlank == (it.quantity() == Quantity.NO) ? null : whenBlank;
                 yield asked.equals(none)
                         ? new Condition.OfRows(it.section(), it.quantity(), it.condition(), rule)

@@ -1,6 +1,7 @@
 package loesscape.core.translation;
 
 import java.math.BigDecimal;
+import java.util.Objects;
 import java.util.function.Function;
 import loesscape.core.expression.Tree;
 import loesscape.core.expression.Tree.Test;
@@ -12,8 +13,14 @@ import loesscape.core.model.FieldKind;
 import loesscape.core.model.SymbolTable;
 import org.jspecify.annotations.Nullable;
 
-/** Formulas that count rows, what is chosen or what holds, as leaves, or as “at least” so many. */
+/** Formulas that count rows, characters, what is chosen or what holds, as leaves, or as “at least” so many. */
 final class CountLeaves {
+
+    /** What counts the elements of a list. */
+    static final String COUNT = "count";
+
+    /** What counts the characters of a text. */
+    static final String LENGTH = "string length";
 
     private final SymbolTable symbols;
     private final Function<Tree, Condition> conditions;
@@ -33,9 +40,44 @@ final class CountLeaves {
         }
     }
 
-    /** The number of rows, of rows with something, of chosen ones, or of conditions that hold. */
+    /** What a clause says of an answer that is there, as a formula. */
+    static Tree tree(Clause.CountingClause clause) {
+        String counts = switch (clause) {
+            case Clause.CountClause ignored -> COUNT;
+            case Clause.LengthClause ignored -> LENGTH;
+        };
+        return Trees.compare(
+                AsFormula.test(clause.test()),
+                Trees.call(counts, Trees.name(clause.field())),
+                Trees.number(clause.number()));
+    }
+
+    /** Whether a tree counts something. */
+    static boolean isCount(Tree tree) {
+        return Trees.callOf(tree, COUNT, 1) != null || Trees.callOf(tree, LENGTH, 1) != null;
+    }
+
+    /** What is counted on the left and compared with the right; null where no leaf says it. */
     @Nullable
-    Condition counted(Test test, Tree what, Tree right) {
+    Condition counted(Tree.Comparison it) {
+        Tree.Call length = Trees.callOf(it.left(), LENGTH, 1);
+        if (length != null) {
+            return length.arguments().getFirst() instanceof Tree.Name(var name) ? length(it, name) : null;
+        }
+        Tree.Call count = Objects.requireNonNull(Trees.callOf(it.left(), COUNT, 1));
+        return counted(it.test(), count.arguments().getFirst(), it.right());
+    }
+
+    private @Nullable Condition length(Tree.Comparison it, String name) {
+        Integer number = whole(it.right());
+        Field field = symbols.field(name);
+        return number != null && field != null && field.kind().isText()
+                ? new Clause.LengthClause(name, AsFormula.test(it.test()), number, null)
+                : null;
+    }
+
+    /** The number of rows, of rows with something, of chosen ones, or of conditions that hold. */
+    private @Nullable Condition counted(Test test, Tree what, Tree right) {
         Integer number = whole(right);
         if (what instanceof Tree.Name(var name)) {
             Field field = symbols.field(name);
@@ -67,7 +109,7 @@ final class CountLeaves {
         if (none && test == Test.EQUAL) {
             return new Condition.OfRows(section, Quantity.NO, conditions.apply(asked), null);
         }
-        return test == Test.EQUAL && right.equals(Trees.call("count", Trees.name(section)))
+        return test == Test.EQUAL && right.equals(Trees.call(COUNT, Trees.name(section)))
                 ? new Condition.OfRows(section, Quantity.EVERY, conditions.apply(asked), true)
                 : null;
     }

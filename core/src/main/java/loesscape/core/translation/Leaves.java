@@ -83,14 +83,8 @@ final class Leaves {
         if (band != null) {
             return band;
         }
-        Tree.Call count = Trees.callOf(left, "count", 1);
-        if (count != null) {
-            return counts.counted(it.test(), count.arguments().getFirst(), right);
-        }
-        Tree.Call length = Trees.callOf(left, "string length", 1);
-        if (length != null && length.arguments().getFirst() instanceof Tree.Name(var name) && texts.isText(name)) {
-            Integer number = CountLeaves.whole(right);
-            return number == null ? null : new Clause.LengthClause(name, AsFormula.test(it.test()), number, null);
+        if (CountLeaves.isCount(left)) {
+            return counts.counted(it);
         }
         if (equality) {
             Condition clause = equality(is, left, right);

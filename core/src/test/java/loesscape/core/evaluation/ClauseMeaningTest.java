@@ -7,8 +7,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
 import loesscape.core.model.Band;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Choice;
@@ -16,6 +19,7 @@ import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
 import loesscape.core.model.Clause.Comparison.OrderTest;
 import loesscape.core.model.Clause.SetClause.SetTest;
+import loesscape.core.model.Clause.TextClause.TextTest;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookupList;
@@ -27,6 +31,7 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** What clauses say of values, one by one: as docs/meaning.md has it. */
 class ClauseMeaningTest {
@@ -53,6 +58,31 @@ class ClauseMeaningTest {
                     List.of(List.of("7.50", "7.50"), List.of("10", "10")),
                     null));
     private static final ClauseMeaning MEANING = new ClauseMeaning(SymbolTable.of(TEMPLATE));
+
+    static Stream<Clause.TextualClause> textual() {
+        return Stream.concat(
+                Arrays.stream(TextTest.values()).map(it -> new Clause.TextClause("t", it, "loess", false, true)),
+                Arrays.stream(OrderTest.values()).map(it -> new Clause.LengthClause("t", it, 5, true)));
+    }
+
+    /** Every text meets a clause or its opposite, and none meets both. */
+    @ParameterizedTest
+    @MethodSource("textual")
+    void oppositeIsMetByAllOtherTexts(Clause.TextualClause clause) {
+        Clause.TextualClause opposite = clause.opposite();
+        assertThat(opposite == null)
+                .isEqualTo(clause instanceof Clause.TextClause it
+                        && Set.of(TextTest.STARTS_WITH, TextTest.ENDS_WITH, TextTest.MATCHES)
+                                .contains(it.test()));
+        if (opposite != null) {
+            assertThat(opposite.opposite()).isEqualTo(clause);
+            assertThat(opposite.metWhenBlank()).isTrue();
+            assertThat(List.of("loess", "LOESS", "loesses", "clay", "silt and loess", "brick"))
+                    .allSatisfy(text -> assertThat(meets(opposite, new Value.Text(text)))
+                            .as(text)
+                            .isNotEqualTo(meets(clause, new Value.Text(text))));
+        }
+    }
 
     private static boolean meets(Clause clause, Value value, Value... others) {
         return MEANING.meets(clause, value, List.of(others));

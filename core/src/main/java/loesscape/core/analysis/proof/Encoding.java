@@ -547,8 +547,7 @@ final class Encoding {
             case Clause.Comparison it -> gates.or(whenBlank, gates.and(answered, compared(field, it, it.to(), within)));
             case Clause.Between it -> gates.or(whenBlank, gates.and(answered, between(field, it, within)));
             case Clause.ChoiceClause it -> gates.or(whenBlank, fixed(field, it, List.of(), within));
-            case Clause.TextClause it -> gates.or(whenBlank, fixed(field, it, List.of(), within));
-            case Clause.LengthClause it -> gates.or(whenBlank, fixed(field, it, List.of(), within));
+            case Clause.TextualClause it -> gates.or(whenBlank, fixed(field, it, List.of(), within));
             case Clause.BandClause it -> gates.or(whenBlank, fixed(field, it, List.of(), within));
         };
     }

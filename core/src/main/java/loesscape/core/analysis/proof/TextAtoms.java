@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Clause;
@@ -18,20 +19,21 @@ import loesscape.core.model.FieldKind;
  * The regions of texts. Texts that are equal to one that is compared with, and lengths, are told apart exactly; of what a
  * text contains, begins or ends with or looks like, some texts are known, and all others are one unknown region.
  */
-final class TextAtoms {
+public final class TextAtoms {
 
     private static final int MOST_LITERALS = 40;
     private static final int LONGEST = 2_000;
 
     private final Field field;
-    private final List<Clause> clauses;
+    private final List<Clause.TextualClause> clauses;
     private final ClauseMeaning meaning;
 
     TextAtoms(Field field, List<Clause> clauses, ClauseMeaning meaning) {
         this.field = field;
         // Whether there is an answer at all, each region says by itself.
         this.clauses = clauses.stream()
-                .filter(clause -> clause instanceof Clause.TextClause || clause instanceof Clause.LengthClause)
+                .filter(Clause.TextualClause.class::isInstance)
+                .map(Clause.TextualClause.class::cast)
                 .toList();
         this.meaning = meaning;
     }
@@ -81,6 +83,17 @@ final class TextAtoms {
         return longest > 0 && literals().size() <= MOST_LITERALS && (areEqualities || areLengths);
     }
 
+    /** Texts at which a clause changes its mind: such as meet it and such as do not, as far as one can tell from it. */
+    public static List<String> turning(Clause.TextualClause clause) {
+        return switch (clause) {
+            case Clause.TextClause it -> List.of(it.text().strip(), it.text().strip() + "?");
+            case Clause.LengthClause it ->
+                IntStream.rangeClosed(Math.max(1, it.length() - 1), Math.min(it.length() + 1, LONGEST - 1))
+                        .mapToObj("x"::repeat)
+                        .toList();
+        };
+    }
+
     private Set<String> literals() {
         Set<String> literals = new LinkedHashSet<>();
         for (Clause clause : clauses) {
@@ -108,15 +121,7 @@ final class TextAtoms {
                 texts.add(one + " " + other);
             }
         }
-        for (Clause clause : clauses) {
-            if (clause instanceof Clause.LengthClause it) {
-                for (int length = Math.max(1, it.length() - 1); length <= it.length() + 1; length++) {
-                    if (length < LONGEST) {
-                        texts.add("x".repeat(length));
-                    }
-                }
-            }
-        }
+        clauses.forEach(clause -> texts.addAll(turning(clause)));
         // None of all these.
         texts.add("?");
         texts.add("??");
