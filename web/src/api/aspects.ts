@@ -2,27 +2,44 @@
 
 import type { Aspect, Node } from "./types";
 
-/** What there is to know of an aspect: how it is called, whether it is so where no condition drives it, and what has it. */
-export type AspectFacts = { title: string; plainDefault: boolean; nodes: Node["type"][] };
+/**
+ * What there is to know of an aspect: how it is called, what a node is otherwise, what is said to have it so, whether
+ * it is so where no condition drives it, and what has it.
+ */
+export type AspectFacts = {
+  title: string;
+  otherwise: string;
+  wish: string;
+  plainDefault: boolean;
+  nodes: Node["type"][];
+};
 
 export const ASPECTS: Record<Aspect, AspectFacts> = {
   shown: {
     title: "Shown",
+    otherwise: "folded",
+    wish: "Make it show",
     plainDefault: true,
     nodes: ["page", "field", "notice", "indicator", "picture", "divider", "overlay", "section"],
   },
   required: {
     title: "Required",
+    otherwise: "optional",
+    wish: "Require it",
     plainDefault: false,
     nodes: ["field"],
   },
   editable: {
     title: "Editable",
+    otherwise: "locked",
+    wish: "Unlock it",
     plainDefault: true,
     nodes: ["field"],
   },
   open: {
     title: "Opened out",
+    otherwise: "closed",
+    wish: "Open it out",
     plainDefault: true,
     nodes: ["section"],
   },

@@ -1,7 +1,8 @@
 <script lang="ts">
   import Busy from "../ui/Busy.svelte";
   import Alert from "../ui/Alert.svelte";
-  import type { Example, Finding, ReachExamples } from "../api/types";
+  import { ASPECTS } from "../api/aspects";
+  import type { Aspect, Example, Finding, Node, ReachExamples } from "../api/types";
   import { answerWords } from "../document/answerWords";
   import NotOpened from "../document/NotOpened.svelte";
   import { exampleWords } from "../prove/promises";
@@ -10,7 +11,7 @@
   import { lookedThrough } from "../draft/lookedThrough.svelte";
   import Said from "../draft/margin/Said.svelte";
   import { WorkingCopy } from "../draft/workingCopy.svelte";
-  import { besideOf, cutOf, edgesIn, said } from "../reach/cells";
+  import { besideFor, besideOf, cutOf, edgesIn, said } from "../reach/cells";
   import AcrossGrid from "../reach/AcrossGrid.svelte";
   import ReachGrid from "../reach/ReachGrid.svelte";
   import { Reaching } from "../reach/reaching.svelte";
@@ -61,20 +62,25 @@
     const node = copy.nodes.get(reaching.field)?.node;
     return node?.type === "field" ? cutOf(node.kind) : null;
   });
-  const ASPECTS = { shown: "", required: "required", editable: "locked" };
-  /** What can be added: whether an item is shown, whether it is required, whether it is locked. */
+  /** What is said beside an item that can be added: for whether it is shown what it is, for all else what it can be told to be. */
+  function hintOf(node: Node, aspect: Aspect): string {
+    if (aspect === "shown") return node.type === "field" ? "" : node.type;
+    const { title, otherwise, plainDefault } = ASPECTS[aspect];
+    return plainDefault ? otherwise : title.toLowerCase();
+  }
+  /** What can be added: whether an item is shown, and what else it is that it is not of itself. */
   const columns = $derived.by<Option[]>(() => {
     const there = new Set(reaching.table?.columns.map(besideOf));
     const addable = [...copy.nodes.values()].filter(
       ({ node }) => node.type !== "page" && node.key !== reaching.field,
     );
-    return Object.entries(ASPECTS).flatMap(([aspect, words]) =>
+    return (Object.keys(ASPECTS) as Aspect[]).flatMap((aspect) =>
       addable
-        .filter(({ node }) => aspect === "shown" || node.type === "field")
+        .filter(({ node }) => ASPECTS[aspect].nodes.includes(node.type))
         .map(({ node, name }) => ({
-          id: aspect === "shown" ? node.key : `${node.key} ${aspect}`,
+          id: besideFor(node.key, aspect),
           label: name,
-          hint: words || (node.type === "field" ? "" : node.type),
+          hint: hintOf(node, aspect),
         }))
         .filter(({ id }) => !there.has(id)),
     );

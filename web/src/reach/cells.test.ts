@@ -3,6 +3,7 @@ import type { AnswerPiece, Becomes, ReachColumn, ReachTable, Shape } from "../ap
 import { KINDS } from "../api/kinds";
 import {
   columnsNamed,
+  besideFor,
   besideOf,
   canSet,
   cutOf,
@@ -75,6 +76,8 @@ test("what is not required yet becomes so in these lines alone", () => {
   const required = column("crop", { aspect: { type: "ofNode", aspect: "required" }, yes: "required" });
   const fresh = table([required], [["no"], [], ["no"], ["no"], ["no"]]);
   expect(besideOf(required)).toBe("crop required");
+  expect(besideFor("crop", "required")).toBe("crop required");
+  expect(besideFor("crop", "shown")).toBe("crop");
   expect(besideOf(column("crop"))).toBe("crop");
   expect(besideOf(column("fee", { aspect: { type: "ofValue" } }))).toBe("");
   expect(isFollowed(fresh, 0, ["crop required"])).toBe(false);

@@ -1,5 +1,13 @@
 import { answerType } from "../api/kinds";
-import type { AnswerPiece, FieldKind, ReachCell, ReachColumn, ReachStroke, ReachTable } from "../api/types";
+import type {
+  AnswerPiece,
+  Aspect,
+  FieldKind,
+  ReachCell,
+  ReachColumn,
+  ReachStroke,
+  ReachTable,
+} from "../api/types";
 
 /** Some cells: from one corner to the other. */
 export type Block = { row: number; column: number; toRow: number; toColumn: number };
@@ -82,10 +90,14 @@ export function nextRow(table: ReachTable, row: number, step: number): number {
   return row;
 }
 
+/** What a column for an aspect of an item is asked for with. */
+export function besideFor(key: string, aspect: Aspect): string {
+  return aspect === "shown" ? key : `${key} ${aspect}`;
+}
+
 /** What a column is asked for with where it does not follow yet; empty for what cannot be. */
 export function besideOf({ key, aspect }: ReachColumn): string {
-  if (aspect.type !== "ofNode") return "";
-  return aspect.aspect === "shown" ? key : `${key} ${aspect.aspect}`;
+  return aspect.type === "ofNode" ? besideFor(key, aspect.aspect) : "";
 }
 
 /** Whether a column follows the field: what was asked for besides and is so in all lines follows nothing yet. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { focused } from "../../ui/focused";
   import Button from "../../ui/Button.svelte";
+  import { ASPECTS } from "../../api/aspects";
   import { request } from "../../api/http";
   import type { Explained, Way, Why } from "../../api/types";
   import { workingCopy } from "../context";
@@ -19,8 +20,6 @@
       (problem: Error) => (trouble = problem.message),
     );
   });
-
-  const OPENS = { shown: "Make it show", editable: "Unlock it", open: "Open it out", required: "" };
 
   function make(way: Way) {
     for (const { address, typed } of way.changes) copy.tryOut(address, typed);
@@ -59,7 +58,7 @@
     {#if !why.reasons.length && !why.foldedIn.length}<p class="soft">Nothing drives it.</p>{/if}
     {#each why.ways as way (way.opens)}
       <p class="mt-2">
-        <Button onclick={() => make(way)}>{OPENS[way.opens]}</Button>
+        <Button onclick={() => make(way)}>{ASPECTS[way.opens].wish}</Button>
         <span class="soft">{way.changes.map(({ words }) => words).join(", and ")}</span>
       </p>
     {/each}

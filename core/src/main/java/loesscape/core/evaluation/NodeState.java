@@ -88,6 +88,16 @@ public sealed interface NodeState {
             this(shown, met, open, look, rows, problem, "");
         }
 
+        /**
+         * A folded one.
+         *
+         * @param rows the names of its rows; null where it does not repeat
+         * @param number its number; empty for none
+         */
+        public static SectionState folded(@Nullable List<String> rows, String number) {
+            return new SectionState(false, List.of(), true, Look.PLAIN, rows, null, number);
+        }
+
         /** The same with its number. */
         SectionState numbered(String number) {
             return number.equals(this.number) ? this : new SectionState(shown, met, open, look, rows, problem, number);

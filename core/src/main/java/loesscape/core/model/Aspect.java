@@ -6,21 +6,25 @@ import org.jspecify.annotations.Nullable;
 /** One thing about a node that a condition can drive. From here it goes to the pages ({@code web/src/api/aspects.ts}). */
 public enum Aspect {
     /** Whether the node is there for the reader. Plain default: always. */
-    SHOWN("shown", "show", Node.class),
+    SHOWN("shown", "folded", "show", "Make it show", Node.class),
     /** Whether an answer is asked for. Plain default: never. */
-    REQUIRED("required", "require", Field.class),
+    REQUIRED("required", "optional", "require", "Require it", Field.class),
     /** Whether the field can be answered. Plain default: always. */
-    EDITABLE("editable", "lock", Field.class),
+    EDITABLE("editable", "locked", "lock", "Unlock it", Field.class),
     /** Whether a section is opened out. Plain default: always. */
-    OPEN("opened out", "open out", Section.class);
+    OPEN("opened out", "closed", "open out", "Open it out", Section.class);
 
     private final String words;
+    private final String otherwise;
     private final String verb;
+    private final String wish;
     private final Class<? extends Node> nodes;
 
-    Aspect(String words, String verb, Class<? extends Node> nodes) {
+    Aspect(String words, String otherwise, String verb, String wish, Class<? extends Node> nodes) {
         this.words = words;
+        this.otherwise = otherwise;
         this.verb = verb;
+        this.wish = wish;
         this.nodes = nodes;
     }
 
@@ -32,6 +36,16 @@ public enum Aspect {
     /** What a node is when this is so. */
     public String words() {
         return words;
+    }
+
+    /** What a node is when this is not so. */
+    public String otherwise() {
+        return otherwise;
+    }
+
+    /** What somebody says who wants it to be so. */
+    public String wish() {
+        return wish;
     }
 
     /** What its condition says when to do. */

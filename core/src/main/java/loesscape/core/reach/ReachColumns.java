@@ -93,7 +93,7 @@ final class ReachColumns {
                         aspect.words(),
                         new ReachAspect.OfNode(aspect),
                         aspect.words(),
-                        not(aspect),
+                        aspect.otherwise(),
                         true);
             }
         }
@@ -136,15 +136,6 @@ final class ReachColumns {
     private boolean isAdded(Node node, Aspect aspect) {
         return !node.key().equals(field)
                 && besides.contains(aspect == Aspect.SHOWN ? node.key() : node.key() + " " + aspect.key());
-    }
-
-    private static String not(Aspect aspect) {
-        return switch (aspect) {
-            case SHOWN -> "folded";
-            case REQUIRED -> "optional";
-            case EDITABLE -> "locked";
-            case OPEN -> "closed";
-        };
     }
 
     private void look(Node node, int i, LookRule rule) {

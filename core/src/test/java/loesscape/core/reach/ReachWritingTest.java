@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -32,6 +33,7 @@ import loesscape.core.model.Notice;
 import loesscape.core.model.Phrase;
 import loesscape.core.model.PreparedTemplate;
 import loesscape.core.model.Role;
+import loesscape.core.model.Section;
 import loesscape.core.model.SharedCondition;
 import loesscape.core.model.Template;
 import loesscape.core.testing.Documents;
@@ -58,7 +60,7 @@ class ReachWritingTest {
 
     private static final Condition WET = new Clause.ChoiceClause("wet", ChoiceTest.IS, List.of("yes"), null);
     private static final Condition STEEP = new Clause.ChoiceClause("steep", ChoiceTest.IS, List.of("yes"), null);
-    private static final Condition SHASTRAW_SOIL = new Condition.Shared("heavy");
+    private static final Condition SHARED_SOIL = new Condition.Shared("heavy");
     private static final Condition NOTHING = new Condition.Always();
     private static final Look MOSS = Look.of(Look.Shade.MOSS, false, Look.Mark.NONE);
     private static final Look STRAW = Look.of(Look.Shade.STRAW, false, Look.Mark.NONE);
@@ -99,6 +101,24 @@ class ReachWritingTest {
                 .of(condition).stream().map(Part::text).collect(Collectors.joining());
     }
 
+    /** A section can be closed from the table, where nothing of it followed the field before. */
+    @Test
+    void sectionIsClosedFromTheTable() {
+        Template template = Documents.onePage(
+                Section.of("plot", "Plot", List.of(Documents.field("soil", SOIL))),
+                Section.of("more", "More", List.of(Documents.text("log"))));
+        Reach reach = reach(template, "more open");
+        assertThat(reach.columns())
+                .extracting(ReachColumn::key, ReachColumn::yes, ReachColumn::no)
+                .containsExactly(tuple("more", "opened out", "closed"));
+        Template after = Editing.apply(
+                template,
+                reach.set(List.of(
+                        new ReachStroke("more", new ReachAspect.OfNode(Aspect.OPEN), List.of(LOESS, SAND), false))));
+        Section closed = (Section) CompiledTemplate.compile(after).node("more");
+        assertThat(words(after, Objects.requireNonNull(closed.open()))).isEqualTo("soil is clay, also when blank");
+    }
+
     private static Arguments row(Condition old, boolean is, List<Integer> rows, String fresh) {
         return Arguments.of(old, is, rows, fresh);
     }
@@ -121,12 +141,12 @@ class ReachWritingTest {
                 row(soil("clay"), true, List.of(SAND), "soil is not loess, and answered"),
                 row(soil("clay", "sand"), false, List.of(SAND), "soil is clay"),
                 row(soil("clay"), false, List.of(CLAY), "never"),
-                row(SHASTRAW_SOIL, true, List.of(SAND), "soil is answered"),
-                row(all(SHASTRAW_SOIL, soil("loess", "sand")), true, List.of(SAND), "soil is not clay, and answered"),
+                row(SHARED_SOIL, true, List.of(SAND), "soil is answered"),
+                row(all(SHARED_SOIL, soil("loess", "sand")), true, List.of(SAND), "soil is not clay, and answered"),
                 row(any(soil("clay"), soil("loess")), true, List.of(SAND), "soil is answered"),
                 row(new Condition.None(List.of(soil("clay"), soil("loess"))), false, List.of(SAND), "soil is blank"),
                 row(
-                        new Condition.AtLeast(2, List.of(soil("clay"), SHASTRAW_SOIL, soil("sand"))),
+                        new Condition.AtLeast(2, List.of(soil("clay"), SHARED_SOIL, soil("sand"))),
                         true,
                         List.of(SAND),
                         "soil is not loess, and answered"),

@@ -322,7 +322,7 @@ final class DraftModel {
             case Field ignored -> NodeState.FieldState.FOLDED;
             case Indicator ignored -> new NodeState.IndicatorState(false, List.of(), null);
             case Notice it -> new NodeState.NoticeState(false, List.of(), Look.PLAIN, "", Passage.plain(it.text()));
-            case Section ignored -> new NodeState.SectionState(false, List.of(), true, Look.PLAIN, null, null);
+            case Section ignored -> NodeState.SectionState.folded(null, "");
             case Page ignored -> new NodeState.PlainState(false, List.of());
             case Picture ignored -> new NodeState.PlainState(false, List.of());
             case Divider ignored -> new NodeState.PlainState(false, List.of());

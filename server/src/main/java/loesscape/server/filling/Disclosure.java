@@ -272,8 +272,7 @@ record Disclosure(Map<String, List<String>> held, Map<String, Node> nodes, Map<S
             case RowState ignored -> GONE;
             case NoticeState it ->
                 new NoticeState(false, List.of(), Look.PLAIN, "", Passage.plain(veiled(Passage.words(it.text()))));
-            case SectionState it ->
-                new SectionState(false, List.of(), it.open(), Look.PLAIN, it.rows(), null, it.number());
+            case SectionState it -> SectionState.folded(it.rows(), it.number());
             case IndicatorState ignored -> new IndicatorState(false, List.of(), null);
             case FieldState ignored -> FieldState.FOLDED;
         };

@@ -174,22 +174,35 @@ class GeneratedFilesTest {
 
                 import type { Aspect, Node } from "./types";
 
-                /** What there is to know of an aspect: how it is called, whether it is so where no condition drives it, and what has it. */
-                export type AspectFacts = { title: string; plainDefault: boolean; nodes: Node["type"][] };
+                /**
+                 * What there is to know of an aspect: how it is called, what a node is otherwise, what is said to have it so, whether
+                 * it is so where no condition drives it, and what has it.
+                 */
+                export type AspectFacts = {
+                  title: string;
+                  otherwise: string;
+                  wish: string;
+                  plainDefault: boolean;
+                  nodes: Node["type"][];
+                };
 
                 export const ASPECTS: Record<Aspect, AspectFacts> = {
                 """);
         for (Aspect aspect : Aspect.values()) {
             String words = aspect.words();
-            text.append("  %s: {\n    title: %s,\n    plainDefault: %s,\n    nodes: [%s],\n  },\n"
-                    .formatted(
-                            aspect.key(),
-                            quoted(Character.toUpperCase(words.charAt(0)) + words.substring(1)),
-                            aspect.plainDefault(),
-                            nodes(Node.class)
-                                    .filter(aspect::fits)
-                                    .map(type -> quoted(type.getSimpleName().toLowerCase(Locale.ROOT)))
-                                    .collect(Collectors.joining(", "))));
+            text.append(
+                    "  %s: {\n    title: %s,\n    otherwise: %s,\n    wish: %s,\n    plainDefault: %s,\n    nodes: [%s],\n  },\n"
+                            .formatted(
+                                    aspect.key(),
+                                    quoted(Character.toUpperCase(words.charAt(0)) + words.substring(1)),
+                                    quoted(aspect.otherwise()),
+                                    quoted(aspect.wish()),
+                                    aspect.plainDefault(),
+                                    nodes(Node.class)
+                                            .filter(aspect::fits)
+                                            .map(type ->
+                                                    quoted(type.getSimpleName().toLowerCase(Locale.ROOT)))
+                                            .collect(Collectors.joining(", "))));
         }
         return text.append("""
                 };
