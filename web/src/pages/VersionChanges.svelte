@@ -1,5 +1,6 @@
 <script lang="ts">
   import Busy from "../ui/Busy.svelte";
+  import { ASPECTS } from "../api/aspects";
   import { Asking } from "../api/asking.svelte";
   import { request } from "../api/http";
   import type { VersionsCompared } from "../api/types";
@@ -15,6 +16,12 @@
 
   const DRAFT = "draft";
   const MOST = 12;
+  /** What is otherwise where how it was and how it is say so themselves. */
+  const SAID_BY_BOTH = new Set([
+    ...Object.values(ASPECTS).map(({ title }) => title.toLowerCase()),
+    "takes part",
+    "finishing",
+  ]);
   const asking = new Asking();
   // svelte-ignore state_referenced_locally (the last release, until another is picked)
   let from = $state(String(releases[0]));
@@ -77,9 +84,7 @@
             <tr class="border-t align-baseline">
               <td class="px-3 py-1"
                 >{#if key}<a class="link" href={`/templates/${template}#${key}`} {@attach inside}>{name}</a
-                  >{:else}{name}{/if}{#if !["shown", "required", "editable", "opened out", "takes part", "finishing"].includes(what)}<span
-                    class="soft">, {what}</span
-                  >{/if}</td
+                  >{:else}{name}{/if}{#if !SAID_BY_BOTH.has(what)}<span class="soft">, {what}</span>{/if}</td
               >
               <td class="px-3 py-1">{before}</td>
               <td class="px-3 py-1 font-semibold">{after}</td>

@@ -15,7 +15,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import loesscape.core.analysis.VersionDifference.Changed;
 import loesscape.core.analysis.VersionDifference.OnlyInOne;
-import loesscape.core.analysis.VersionDifference.Rewritten;
 import loesscape.core.analysis.VersionDifference.Undecided;
 import loesscape.core.analysis.proof.Claim;
 import loesscape.core.analysis.proof.Decision;
@@ -35,22 +34,15 @@ import loesscape.core.model.Clause;
 import loesscape.core.model.Field;
 import loesscape.core.model.FieldKind;
 import loesscape.core.model.FieldValue;
-import loesscape.core.model.Indicator;
 import loesscape.core.model.Logic;
 import loesscape.core.model.Look;
 import loesscape.core.model.LookRule;
 import loesscape.core.model.Node;
-import loesscape.core.model.Notice;
-import loesscape.core.model.Page;
-import loesscape.core.model.Phrase;
 import loesscape.core.model.Role;
-import loesscape.core.model.Section;
 import loesscape.core.model.Stage;
 import loesscape.core.model.Template;
 import loesscape.core.wording.Display;
-import loesscape.core.wording.Limits;
 import loesscape.core.wording.Sentences;
-import org.jspecify.annotations.Nullable;
 
 /** Compares two versions of a template by what they do, for all answers that both accept. */
 public final class VersionComparison {
@@ -62,7 +54,6 @@ public final class VersionComparison {
     private final Function<String, String> keyNow;
     private final TwoVersions versions;
     private final List<Changed> changed = new ArrayList<>();
-    private final List<Rewritten> rewritten = new ArrayList<>();
     private final List<Undecided> open = new ArrayList<>();
 
     private VersionComparison(MatchedVersions matched, LocalDate today) {
@@ -98,7 +89,6 @@ public final class VersionComparison {
         are.forEach((key, node) -> {
             Node was = were.get(key);
             if (was != null) {
-                written(was, node);
                 logic(was, node);
             }
         });
@@ -110,7 +100,11 @@ public final class VersionComparison {
                 new Claim.IsHeldUp(true),
                 (compiled, state) -> finishing(state));
         return new VersionDifference(
-                only(are, were, after, before), only(were, are, before, after), changed, rewritten, open);
+                only(are, were, after, before),
+                only(were, are, before, after),
+                changed,
+                WrittenComparison.of(before.template(), after.template(), before.symbols(), after.symbols(), versions),
+                open);
     }
 
     private static String finishing(State state) {
@@ -147,8 +141,6 @@ public final class VersionComparison {
         roles(after).forEach((key, role) -> {
             Role was = earlier.get(key);
             if (was != null) {
-                rewritten(key, role.name(), "name", was.name(), role.name());
-                rewritten(key, role.name(), "turn", "" + was.order(), "" + role.order());
                 decide(
                         key,
                         role.name(),
@@ -240,7 +232,7 @@ public final class VersionComparison {
             Field field = after.symbols().field(RowNames.key(address));
             Field known = field == null ? before.symbols().field(RowNames.key(address)) : field;
             if (known != null && !typed.isEmpty()) {
-                words.add(known.name() + " " + typed(known, typed));
+                words.add(known.name() + " is " + typed(known, typed));
             }
         });
         Role role = after.symbols().role(example.context().role());
@@ -279,14 +271,7 @@ public final class VersionComparison {
     }
 
     private static String aspect(Aspect aspect, boolean is) {
-        return is
-                ? aspect.words()
-                : switch (aspect) {
-                    case SHOWN -> "folded";
-                    case REQUIRED -> "not required";
-                    case EDITABLE -> "locked";
-                    case OPEN -> "closed";
-                };
+        return is ? aspect.words() : aspect.otherwise();
     }
 
     private void looks(Node was, Node is) {
@@ -383,96 +368,5 @@ public final class VersionComparison {
                 node -> node instanceof FieldState it && !it.value().isBlank()
                         ? Display.of(field.kind(), it.value())
                         : "blank");
-    }
-
-    /** What is written otherwise. */
-    private void written(Node was, Node is) {
-        String key = is.key();
-        if (was instanceof Field earlier && is instanceof Field later) {
-            rewritten(key, is.name(), "label", earlier.label(), later.label());
-            rewritten(key, is.name(), "help", earlier.help(), later.help());
-            rewritten(key, is.name(), "answered by", role(before, earlier.role()), role(after, later.role()));
-            kind(earlier, later);
-            if (!Objects.equals(earlier.value(), later.value())
-                    && !(earlier.value() instanceof FieldValue.WorkedOut)
-                    && !(later.value() instanceof FieldValue.WorkedOut)) {
-                rewritten(key, is.name(), "starting value", started(earlier), started(later));
-            }
-        } else if (was instanceof Section earlier && is instanceof Section later) {
-            rewritten(key, is.name(), "title", earlier.title(), later.title());
-            rewritten(key, is.name(), "help", earlier.help(), later.help());
-            if (!Objects.equals(earlier.rows(), later.rows())) {
-                rewritten(key, is.name(), "rows", rows(earlier), rows(later));
-            }
-        } else if (was instanceof Page earlier && is instanceof Page later) {
-            rewritten(key, is.name(), "title", earlier.title(), later.title());
-        } else if (was instanceof Notice earlier && is instanceof Notice later) {
-            rewritten(key, is.name(), "text", earlier.text(), later.text());
-            if (!areAlike(earlier, later)) {
-                rewritten.add(new Rewritten(key, is.name(), "phrases", "", ""));
-            }
-        } else if (was instanceof Indicator earlier && is instanceof Indicator later) {
-            rewritten(key, is.name(), "label", earlier.label(), later.label());
-            if (!earlier.follows().equals(later.follows())
-                    || !earlier.bands().equals(later.bands())
-                    || !earlier.choices().equals(later.choices())
-                    || !Objects.equals(earlier.presence(), later.presence())) {
-                rewritten.add(new Rewritten(key, is.name(), "what it tells", "", ""));
-            }
-        }
-    }
-
-    /** Whether phrases of the same names are there for the same reasons, however these are written. */
-    private boolean areAlike(Notice was, Notice is) {
-        List<Phrase> earlier = was.phrases();
-        List<Phrase> later = is.phrases();
-        if (earlier.size() != later.size()) {
-            return false;
-        }
-        String within = after.symbols().rowsAround(is.key());
-        for (int i = 0; i < later.size(); i++) {
-            if (!earlier.get(i).name().equals(later.get(i).name())
-                    || !versions.areAlike(earlier.get(i).when(), later.get(i).when(), within)) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private void rewritten(String key, String name, String what, String before, String after) {
-        if (!before.equals(after)) {
-            rewritten.add(new Rewritten(key, name, what, before, after));
-        }
-    }
-
-    private static String role(CompiledTemplate compiled, String key) {
-        Role role = compiled.symbols().role(key);
-        return role == null ? "whoever fills in" : role.name();
-    }
-
-    private void kind(Field was, Field is) {
-        if (was.kind() instanceof FieldKind.Choosing earlier && is.kind() instanceof FieldKind.Choosing later) {
-            rewritten(is.key(), is.name(), "choices", choices(earlier), choices(later));
-        } else if (!was.kind().equals(is.kind())) {
-            String limits = Limits.words(was.kind());
-            String limitsNow = Limits.words(is.kind());
-            rewritten.add(new Rewritten(is.key(), is.name(), "limits", limits, limitsNow));
-        }
-        if (!was.bands().equals(is.bands())) {
-            rewritten.add(new Rewritten(is.key(), is.name(), "bands", "", ""));
-        }
-    }
-
-    private static String choices(FieldKind.Choosing kind) {
-        return kind.withOther().stream().map(Choice::label).collect(Collectors.joining(", "));
-    }
-
-    private static String started(Field field) {
-        return field.value() instanceof FieldValue.Starting(var answer) ? answer : "blank";
-    }
-
-    private static String rows(Section section) {
-        Section.@Nullable Rows rows = section.rows();
-        return rows == null ? "none" : "%d to %d".formatted(rows.least(), rows.most());
     }
 }

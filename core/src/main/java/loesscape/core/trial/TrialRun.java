@@ -195,12 +195,7 @@ public final class TrialRun {
     }
 
     private static String words(Aspect aspect, boolean is) {
-        return switch (aspect) {
-            case SHOWN -> is ? "shown" : "folded";
-            case REQUIRED -> is ? "required" : "not required";
-            case EDITABLE -> is ? "editable" : "locked";
-            case OPEN -> is ? "opened out" : "closed";
-        };
+        return is ? aspect.words() : aspect.otherwise();
     }
 
     private static String takesPart(boolean is) {

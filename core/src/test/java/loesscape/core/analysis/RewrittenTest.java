@@ -84,9 +84,12 @@ class RewrittenTest {
         assertThat(rewritten(text("f"), seven)).containsExactly("starting value of f: blank, now 7");
         assertThat(rewritten(seven, text("f"))).containsExactly("starting value of f: 7, now blank");
         assertThat(rewritten(seven, seven)).isEmpty();
-        // What is worked out is tried, and not told as something written otherwise.
-        Field worked = whole(bound(0), bound(9)).withValue(new FieldValue.WorkedOut("1", false));
-        assertThat(rewritten(whole(bound(0), bound(9)), worked)).isEmpty();
+        // What is worked out in both is tried, and not told as something written otherwise.
+        Field one = whole(bound(0), bound(9)).withValue(new FieldValue.WorkedOut("1", false));
+        Field two = whole(bound(0), bound(9)).withValue(new FieldValue.WorkedOut("2", false));
+        assertThat(rewritten(one, two)).isEmpty();
+        // What was typed before is something else.
+        assertThat(rewritten(whole(bound(0), bound(9)), one)).isEmpty();
     }
 
     @Test
@@ -200,7 +203,7 @@ class RewrittenTest {
         assertThat(changed(asked(log), asked(log.withShown(dry("yes")))))
                 .containsExactly("shown of log, nothing answered: shown, now folded");
         assertThat(changed(asked(log), asked(log.withRequired(new Condition.Always()))))
-                .containsExactly("required of log, nothing answered: not required, now required");
+                .containsExactly("required of log, nothing answered: optional, now required");
         assertThat(changed(asked(log), asked(log.withEditable(dry("yes")))))
                 .containsExactly("editable of log, nothing answered: editable, now locked");
         Section section = Section.of("r", "Samples", List.of(text("f")));
@@ -213,7 +216,8 @@ class RewrittenTest {
     void anotherLookIsTold() {
         Look moss = Look.of(Look.Shade.MOSS, false, Look.Mark.NONE);
         Field mossy = text("log").withLooks(List.of(new LookRule(dry("yes"), moss, LookRule.Extent.ITEM)));
-        assertThat(changed(asked(text("log")), asked(mossy))).containsExactly("look of log, dry Yes: plain, now moss");
+        assertThat(changed(asked(text("log")), asked(mossy)))
+                .containsExactly("look of log, dry is Yes: plain, now moss");
         assertThat(changed(asked(mossy), asked(mossy))).isEmpty();
     }
 
@@ -224,7 +228,7 @@ class RewrittenTest {
         Field offered = Documents.field("soil", soils.withOffer(new Offer("dry", Map.of("yes", List.of("clay")))));
         Field more = Documents.field("soil", soils.withOffer(new Offer("dry", Map.of("yes", List.of("clay", "sand")))));
         assertThat(changed(asked(offered), asked(more)))
-                .containsExactly("offers “Sand” of soil, dry Yes: not offered, now offered");
+                .containsExactly("offers “Sand” of soil, dry is Yes: not offered, now offered");
         assertThat(changed(asked(offered), asked(Documents.field("soil", soils))))
                 .hasSize(2)
                 .allMatch(line -> line.endsWith("not offered, now offered"));
@@ -241,7 +245,7 @@ class RewrittenTest {
         assertThat(changed(
                         Documents.of(several, text("log")),
                         Documents.of(several, text("log").withShown(new Condition.None(List.of(both))))))
-                .containsExactly("shown of log, soil Clay and Sand: shown, now folded");
+                .containsExactly("shown of log, soil is Clay and Sand: shown, now folded");
     }
 
     @Test

@@ -163,7 +163,7 @@ class TrialRunTest {
                         .map(it -> "%s: %s, not %s".formatted(it.about(), it.actual(), it.expected())))
                 .containsExactly(
                         "Casing: shown, not folded",
-                        "Casing: required, not not required",
+                        "Casing: required, not optional",
                         "Casing: editable, not locked",
                         "S: opened out, not closed",
                         "Cost: 600, not 1",

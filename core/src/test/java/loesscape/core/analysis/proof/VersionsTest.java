@@ -41,8 +41,6 @@ class VersionsTest {
             .flatMap(stage ->
                     Stream.of("", "keeper", "witness").map(role -> new Context(SmallTemplates.TODAY, stage, role)))
             .toList();
-    private static final VersionDifference NOTHING =
-            new VersionDifference(List.of(), List.of(), List.of(), List.of(), List.of());
     private static final String NOT_OFFERED = "This choice is not offered; choose another.";
 
     @Test
@@ -76,10 +74,17 @@ class VersionsTest {
             assertThat(VersionComparison.of(template, template, Map.of(), SmallTemplates.TODAY)
                             .isNothing())
                     .isTrue();
-            // Written anew, so that nothing is told by being the same object or the same text.
-            Template retitled = Editing.apply(template, new Edit.Retitle("Another title", ""));
+            // Compared part by part, so that nothing is told by being the same document; but for what is written
+            // otherwise.
+            Template retitled = Editing.apply(template, new Edit.Retitle("Another title", template.subtitle()));
             assertThat(VersionComparison.of(template, retitled, Map.of(), SmallTemplates.TODAY))
-                    .isEqualTo(NOTHING);
+                    .isEqualTo(new VersionDifference(
+                            List.of(),
+                            List.of(),
+                            List.of(),
+                            List.of(new VersionDifference.Rewritten(
+                                    "", "Another title", "title", template.title(), "Another title")),
+                            List.of()));
         });
     }
 
