@@ -232,7 +232,7 @@ public final class VersionComparison {
             Field field = after.symbols().field(RowNames.key(address));
             Field known = field == null ? before.symbols().field(RowNames.key(address)) : field;
             if (known != null && !typed.isEmpty()) {
-                words.add(known.name() + " is " + typed(known, typed));
+                words.add(known.name() + ": " + typed(known, typed));
             }
         });
         Role role = after.symbols().role(example.context().role());
@@ -242,7 +242,7 @@ public final class VersionComparison {
         if (example.context().stage() != Stage.FILLING) {
             words.add("at the stage " + example.context().stage().word());
         }
-        return words.isEmpty() ? "nothing answered" : String.join(", ", words);
+        return words.isEmpty() ? "nothing answered" : String.join(" · ", words);
     }
 
     private static String typed(Field field, String typed) {

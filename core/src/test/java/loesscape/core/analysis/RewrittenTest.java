@@ -216,8 +216,7 @@ class RewrittenTest {
     void anotherLookIsTold() {
         Look moss = Look.of(Look.Shade.MOSS, false, Look.Mark.NONE);
         Field mossy = text("log").withLooks(List.of(new LookRule(dry("yes"), moss, LookRule.Extent.ITEM)));
-        assertThat(changed(asked(text("log")), asked(mossy)))
-                .containsExactly("look of log, dry is Yes: plain, now moss");
+        assertThat(changed(asked(text("log")), asked(mossy))).containsExactly("look of log, dry: Yes: plain, now moss");
         assertThat(changed(asked(mossy), asked(mossy))).isEmpty();
     }
 
@@ -228,7 +227,7 @@ class RewrittenTest {
         Field offered = Documents.field("soil", soils.withOffer(new Offer("dry", Map.of("yes", List.of("clay")))));
         Field more = Documents.field("soil", soils.withOffer(new Offer("dry", Map.of("yes", List.of("clay", "sand")))));
         assertThat(changed(asked(offered), asked(more)))
-                .containsExactly("offers “Sand” of soil, dry is Yes: not offered, now offered");
+                .containsExactly("offers “Sand” of soil, dry: Yes: not offered, now offered");
         assertThat(changed(asked(offered), asked(Documents.field("soil", soils))))
                 .hasSize(2)
                 .allMatch(line -> line.endsWith("not offered, now offered"));
@@ -245,7 +244,7 @@ class RewrittenTest {
         assertThat(changed(
                         Documents.of(several, text("log")),
                         Documents.of(several, text("log").withShown(new Condition.None(List.of(both))))))
-                .containsExactly("shown of log, soil is Clay and Sand: shown, now folded");
+                .containsExactly("shown of log, soil: Clay and Sand: shown, now folded");
     }
 
     @Test

@@ -118,7 +118,7 @@ class VersionComparisonTest {
                                         key, Clause.ChoiceClause.ChoiceTest.IS_NOT, List.of("dug"), null)))));
         assertThat(VersionComparison.of(method, later, Map.of(), TODAY).changed())
                 .extracting(VersionDifference.Changed::answers)
-                .containsExactly("Depth is 35 m, How is it made? is Dug");
+                .containsExactly("Depth: 35 m · How is it made?: Dug");
     }
 
     @Test

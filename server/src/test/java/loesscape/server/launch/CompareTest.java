@@ -36,7 +36,7 @@ class CompareTest {
                         "What it costs, label: “Cost” is now “What it costs”",
                         "Casing, shown: shown, now folded, for example for: depth = 30");
         assertThat(Compare.run(List.of(later(), EXAMPLE, "--json", "--today", "2028-02-28")))
-                .contains("\"before\" : \"folded\"", "\"after\" : \"shown\"", "\"answers\" : \"Depth is 30 m\"");
+                .contains("\"before\" : \"folded\"", "\"after\" : \"shown\"", "\"answers\" : \"Depth: 30 m\"");
         assertThat(Compare.run(List.of(EXAMPLE, EXAMPLE)))
                 .isEqualToIgnoringNewLines("For those who fill it in, nothing is otherwise.");
     }
