@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Component } from "svelte";
   import { router } from "./router.svelte";
+  import { beginDraft } from "./draft/firstDraft";
   import { session } from "./session.svelte";
   import NotOpened from "./document/NotOpened.svelte";
   import Confirmation from "./ui/Confirmation.svelte";
@@ -58,18 +59,29 @@
             }
           : { load: () => import("./pages/Records.svelte"), about: { template } };
       case "reach":
-        return { load: () => import("./pages/Reach.svelte"), about: { template } };
+        return drafted(() => import("./pages/Reach.svelte"), template);
       case "prove":
-        return { load: () => import("./pages/Prove.svelte"), about: { template } };
+        return drafted(() => import("./pages/Prove.svelte"), template);
       case "signers":
-        return { load: () => import("./pages/Signers.svelte"), about: { template } };
+        return drafted(() => import("./pages/Signers.svelte"), template);
       case "send":
         return { load: () => import("./pages/Send.svelte"), about: { template } };
       case "release":
         return { load: () => import("./pages/Release.svelte"), about: { template } };
       default:
-        return { load: () => import("./pages/Draft.svelte"), about: { template } };
+        return drafted(() => import("./pages/Draft.svelte"), template);
     }
+  }
+
+  /** A view of the draft, which is asked for beside it. */
+  function drafted(load: Page["load"], template: string): Page {
+    return {
+      load: () => {
+        beginDraft(template);
+        return load();
+      },
+      about: { template },
+    };
   }
 </script>
 

@@ -6,7 +6,6 @@ import { address, keyOf } from "../document/answers";
 import type {
   BlockList,
   BlockRow,
-  Draft,
   DraftChange,
   DraftSettings,
   Edit,
@@ -28,6 +27,7 @@ import type {
   TriedShare,
   Vocabulary,
 } from "../api/types";
+import { takeDraft } from "./firstDraft";
 
 const PAUSE = 1_500;
 
@@ -108,7 +108,7 @@ export class WorkingCopy {
   }
 
   async open(): Promise<void> {
-    const draft = await request<Draft>("GET", this.base);
+    const draft = await takeDraft(this.template);
     this.vocabulary = draft.vocabulary;
     this.release = draft.release;
     this.answers = draft.answers;
