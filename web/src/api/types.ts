@@ -25,6 +25,12 @@ export type AccountRow = {
 
 export type Alignment = "start" | "middle" | "end";
 
+export type AnswerChange = {
+  address: string;
+  typed: string;
+  words: string;
+};
+
 export type AnswerKept = {
   kept: string;
   held: Record<string, string[]>;
@@ -35,7 +41,7 @@ export type AnswerKept = {
 };
 
 export type AnswerPiece = {
-  shape: Shape;
+  shape: PieceShape;
   words: string;
   condition: Condition;
   typed: string;
@@ -58,7 +64,7 @@ export type Aspect = "shown" | "required" | "editable" | "open";
 export type AtDesk = {
   purpose: string;
   amount: string;
-  state: State;
+  state: DeskState;
 };
 
 export type AtTheDesk = {
@@ -142,12 +148,6 @@ export type BroughtIn = {
   kept: boolean;
   by: string;
   brought: string;
-};
-
-export type Change = {
-  address: string;
-  typed: string;
-  words: string;
 };
 
 export type Changed = {
@@ -412,6 +412,8 @@ export type Delivery = {
   digest: string;
   answer: string;
 };
+
+export type DeskState = "open" | "approved" | "refused" | "late";
 
 export type Difference = {
   item: string;
@@ -950,7 +952,7 @@ export type ExpectationTells = {
 export type Explained = {
   text: string;
   holds: boolean;
-  seen: Seen[];
+  seen: SeenAnswer[];
   parts: Explained[];
   blank: string;
 };
@@ -1334,6 +1336,12 @@ export type KeptOf = {
 };
 
 export type Kind = "record" | "dispatch" | "filling" | "message";
+
+export type KnownPerson = {
+  address: string;
+  erasable: KeptOf[];
+  evidence: KeptOf[];
+};
 
 export type LeftOut = {
   key: string;
@@ -1963,12 +1971,6 @@ export type PeopleNamed = {
   code: string;
 };
 
-export type Person = {
-  address: string;
-  erasable: KeptOf[];
-  evidence: KeptOf[];
-};
-
 export type PersonNamed = {
   role: string;
   name: string;
@@ -1991,6 +1993,8 @@ export type Picture = {
   shown: Condition | null;
   folding: Folding;
 };
+
+export type PieceShape = "blank" | "exactly" | "between" | "choice" | "others" | "like" | "refused";
 
 export type Place = {
   item: string;
@@ -2382,7 +2386,7 @@ export type Section = {
   items: Item[];
 };
 
-export type Seen = {
+export type SeenAnswer = {
   key: string;
   name: string;
   value: string;
@@ -2410,7 +2414,7 @@ export type Sentence = {
   parts: Part[];
 };
 
-export type Session = {
+export type SessionView = {
   author: string | null;
   role: AccountRole | null;
   needsSetup: boolean;
@@ -2439,8 +2443,6 @@ export type Setting = {
 };
 
 export type Shade = "plain" | "moss" | "river" | "straw" | "ochre" | "clay" | "stone";
-
-export type Shape = "blank" | "exactly" | "between" | "choice" | "others" | "like" | "refused";
 
 export type SharedCondition = {
   key: string;
@@ -2507,8 +2509,6 @@ export type Source = {
 export type Spacing = "normal" | "compact" | "roomy";
 
 export type Stage = "filling" | "reviewing" | "finished" | "print";
-
-export type State = "open" | "approved" | "refused" | "late";
 
 export type Stationery = {
   letterhead: string;
@@ -2824,7 +2824,7 @@ export type Wanted = {
 
 export type Way = {
   opens: Aspect;
-  changes: Change[];
+  changes: AnswerChange[];
 };
 
 export type WebhookPage = {

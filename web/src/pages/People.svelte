@@ -4,16 +4,16 @@
   import Button from "../ui/Button.svelte";
   import Input from "../ui/Input.svelte";
   import { request, requestFile } from "../api/http";
-  import type { Person } from "../api/types";
+  import type { KnownPerson } from "../api/types";
   import { inside } from "../router.svelte";
   import TopBar from "./TopBar.svelte";
 
   let address = $state("");
-  let person = $state<Person | null>(null);
+  let person = $state<KnownPerson | null>(null);
   let because = $state("");
   const asking = new Asking();
 
-  const take = (found: () => Promise<Person>, done = "") =>
+  const take = (found: () => Promise<KnownPerson>, done = "") =>
     asking.run(async () => {
       person = await found();
       because = "";
@@ -44,7 +44,7 @@
       class="mt-3 flex gap-2"
       onsubmit={(event) => {
         event.preventDefault();
-        void take(() => request<Person>("POST", "/api/people/find", { address }));
+        void take(() => request<KnownPerson>("POST", "/api/people/find", { address }));
       }}
     >
       <Input
@@ -95,7 +95,7 @@
           onsubmit={(event) => {
             event.preventDefault();
             void take(
-              () => request<Person>("POST", "/api/people/erase", { address: person!.address, because }),
+              () => request<KnownPerson>("POST", "/api/people/erase", { address: person!.address, because }),
               "Erased.",
             );
           }}

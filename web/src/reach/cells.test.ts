@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { AnswerPiece, Becomes, ReachColumn, ReachTable, Shape } from "../api/types";
+import type { AnswerPiece, Becomes, ReachColumn, ReachTable, PieceShape } from "../api/types";
 import { KINDS } from "../api/kinds";
 import {
   columnsNamed,
@@ -16,7 +16,7 @@ import {
   strokes,
 } from "./cells";
 
-const piece = (shape: Shape): AnswerPiece => ({
+const piece = (shape: PieceShape): AnswerPiece => ({
   shape,
   words: shape,
   condition: { type: "always" },
@@ -39,7 +39,7 @@ const column = (key: string, over: Partial<ReachColumn> = {}): ReachColumn => ({
 });
 
 function table(columns: ReachColumn[], becomes: Becomes[][]): ReachTable {
-  const shapes: Shape[] = ["blank", "refused", "between", "exactly", "between"];
+  const shapes: PieceShape[] = ["blank", "refused", "between", "exactly", "between"];
   return {
     field: "depth",
     rows: shapes.map(piece),

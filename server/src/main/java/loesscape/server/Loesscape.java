@@ -8,7 +8,8 @@ import java.util.function.Supplier;
 import loesscape.server.accounts.AccountStore;
 import loesscape.server.accounts.SetupLink;
 import loesscape.server.launch.BackupCommands;
-import loesscape.server.launch.Check;
+import loesscape.server.launch.CheckTemplate;
+import loesscape.server.launch.CommandResult;
 import loesscape.server.launch.Compare;
 import loesscape.server.launch.Evaluate;
 import loesscape.server.launch.InstallationSecret;
@@ -16,7 +17,6 @@ import loesscape.server.launch.LaunchProblem;
 import loesscape.server.launch.Merge;
 import loesscape.server.launch.Options;
 import loesscape.server.launch.Preflight;
-import loesscape.server.launch.Said;
 import loesscape.server.launch.Trials;
 import loesscape.server.launch.Verify;
 import loesscape.server.launch.WorkOut;
@@ -79,7 +79,7 @@ public class Loesscape {
                 }
             }
             case "evaluate" -> out.print(Evaluate.run(rest));
-            case "check" -> end(Check.run(rest), out);
+            case "check" -> end(CheckTemplate.run(rest), out);
             case "compare" -> out.print(Compare.run(rest));
             case "trial" -> end(Trials.run(rest), out);
             case "formula" -> out.print(WorkOut.run(rest));
@@ -97,7 +97,7 @@ public class Loesscape {
         }
     }
 
-    private static void end(Said said, PrintStream out) {
+    private static void end(CommandResult said, PrintStream out) {
         out.print(said.text());
         out.flush();
         if (said.exitCode() != 0) {

@@ -46,7 +46,7 @@ final class DecisionWriter {
     private static final int LARGEST_CONDITION = 200;
 
     private static final ClassDesc SEEN = desc(Seen.class);
-    private static final ClassDesc TEST = desc(Test.class);
+    private static final ClassDesc TEST = desc(CompiledCondition.class);
     private static final ClassDesc VALUE = desc(Value.class);
     private static final ClassDesc BLANK = desc(Value.Blank.class);
     private static final MethodTypeDesc DECIDE = MethodTypeDesc.of(
@@ -72,7 +72,7 @@ final class DecisionWriter {
 
     private final Slots slots;
     private final int[] order;
-    private final Function<Condition, Test> tests;
+    private final Function<Condition, CompiledCondition> tests;
     private final SymbolTable symbols;
     private final @Nullable Codes[] codes;
     /** The slots whose values are looked at by tests, not only by code. */
@@ -80,7 +80,7 @@ final class DecisionWriter {
 
     private final List<Object> constants = new ArrayList<>();
 
-    private DecisionWriter(Slots slots, int[] order, Function<Condition, Test> tests, SymbolTable symbols) {
+    private DecisionWriter(Slots slots, int[] order, Function<Condition, CompiledCondition> tests, SymbolTable symbols) {
         this.slots = slots;
         this.order = order;
         this.tests = tests;
@@ -159,7 +159,7 @@ final class DecisionWriter {
      *
      * @param tests makes the test of a condition that is not written as code
      */
-    static DecisionCode write(Slots slots, int[] order, Function<Condition, Test> tests, SymbolTable symbols) {
+    static DecisionCode write(Slots slots, int[] order, Function<Condition, CompiledCondition> tests, SymbolTable symbols) {
         DecisionWriter writer = new DecisionWriter(slots, order, tests, symbols);
         return new DecisionCode(writer.generated(), writer.codes);
     }
@@ -282,7 +282,7 @@ final class DecisionWriter {
     /** Goes on where a field can be answered by whoever is acting, and jumps where it cannot. */
     private void unlessEditable(CodeBuilder code, Field field, Label otherwise) {
         if (!field.role().isEmpty() || field.kind().isGiven()) {
-            Test test = seen -> !field.kind().isGiven()
+            CompiledCondition test = seen -> !field.kind().isGiven()
                     && (seen.context.role().isEmpty()
                             || field.role().isEmpty()
                             || seen.context.role().equals(field.role()));
@@ -409,7 +409,7 @@ final class DecisionWriter {
     }
 
     /** Calls a test; goes on where it holds and there is no place for that. */
-    private void call(CodeBuilder code, Test test, @Nullable Label yes, Label no) {
+    private void call(CodeBuilder code, CompiledCondition test, @Nullable Label yes, Label no) {
         constant(code, test, TEST);
         code.aload(SEEN_AT)
                 .invokeinterface(TEST, "holds", MethodTypeDesc.of(CD_boolean, SEEN))

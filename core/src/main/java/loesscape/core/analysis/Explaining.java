@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import loesscape.core.analysis.Why.Explained;
 import loesscape.core.analysis.Why.Reason;
-import loesscape.core.analysis.Why.Seen;
+import loesscape.core.analysis.Why.SeenAnswer;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.evaluation.Context;
@@ -135,19 +135,20 @@ public final class Explaining {
             case FieldKind.SelfContained ignored -> Set.<String>of();
         };
         if (!parents.isEmpty()) {
-            List<Seen> seen =
+            List<SeenAnswer> seen =
                     parents.stream().map(key -> seen(key, within, row)).toList();
             boolean offers = standing.state().of(within == null ? field.key() : RowNames.address(field.key(), row))
                             instanceof NodeState.FieldState it
                     && it.offered() != null
                     && !it.offered().isEmpty();
-            String text = "choices follow " + seen.stream().map(Seen::name).collect(Collectors.joining(" and "));
+            String text =
+                    "choices follow " + seen.stream().map(SeenAnswer::name).collect(Collectors.joining(" and "));
             reasons.add(new Reason("choices", new Explained(text, offers, seen, List.of())));
         }
     }
 
     private Explained formula(String formula, boolean gives, @Nullable String within, String row) {
-        List<Seen> seen = symbols.sources(formula).stream()
+        List<SeenAnswer> seen = symbols.sources(formula).stream()
                 .map(key -> seen(key, within, row))
                 .toList();
         String blank = standing.blankPart(formula, within, row);
@@ -217,23 +218,23 @@ public final class Explaining {
         };
     }
 
-    private Seen seen(String key, @Nullable String within, String row) {
+    private SeenAnswer seen(String key, @Nullable String within, String row) {
         Field field = symbols.field(key);
         if (field == null) {
             int rows = standing.rows(key).size();
             String name = Objects.requireNonNull(symbols.repeating(key), key).name();
-            return new Seen(key, name, rows + (rows == 1 ? " row" : " rows"), true);
+            return new SeenAnswer(key, name, rows + (rows == 1 ? " row" : " rows"), true);
         }
         String around = symbols.rowsAround(key);
         if (around == null || around.equals(within)) {
             Value value = standing.counting(key, row);
-            return new Seen(key, field.name(), Display.of(field.kind(), value), standing.shown(key, row));
+            return new SeenAnswer(key, field.name(), Display.of(field.kind(), value), standing.shown(key, row));
         }
         List<String> all = new ArrayList<>();
         for (String each : standing.rows(around)) {
             Value value = standing.counting(key, each);
             all.add(value.isBlank() ? "–" : Display.of(field.kind(), value));
         }
-        return new Seen(key, field.name(), String.join(", ", all), true);
+        return new SeenAnswer(key, field.name(), String.join(", ", all), true);
     }
 }

@@ -6,7 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import loesscape.core.analysis.Why.Change;
+import loesscape.core.analysis.Why.AnswerChange;
 import loesscape.core.analysis.Why.Way;
 import loesscape.core.evaluation.Answers;
 import loesscape.core.evaluation.CompiledTemplate;
@@ -62,7 +62,7 @@ final class SmallestChange {
                     || isSo(standing.state().nodes().get(address), aspect)) {
                 continue;
             }
-            List<Change> changes = search(address, aspect, path);
+            List<AnswerChange> changes = search(address, aspect, path);
             if (changes != null) {
                 ways.add(new Way(aspect, changes));
             }
@@ -77,12 +77,12 @@ final class SmallestChange {
         return state != null && state.is(aspect);
     }
 
-    private @Nullable List<Change> search(String address, Aspect aspect, List<Node> path) {
+    private @Nullable List<AnswerChange> search(String address, Aspect aspect, List<Node> path) {
         List<Option> options = options(address, aspect, path);
         Session session = compiled.session(answers, context);
         tries = 0;
         for (int most = 1; most <= MOST_CHANGES; most++) {
-            List<Change> found = search(session, new Goal(address, aspect), options, 0, most);
+            List<AnswerChange> found = search(session, new Goal(address, aspect), options, 0, most);
             if (found != null) {
                 return found;
             }
@@ -96,7 +96,7 @@ final class SmallestChange {
     private record Option(Field field, String address, List<String> typed) {}
 
     /** Tries so many changes, each of a field further down the list than the one before. */
-    private @Nullable List<Change> search(Session session, Goal goal, List<Option> options, int from, int most) {
+    private @Nullable List<AnswerChange> search(Session session, Goal goal, List<Option> options, int from, int most) {
         for (int i = from; i < options.size(); i++) {
             Option option = options.get(i);
             String before = answers.touched(option.address());
@@ -105,13 +105,13 @@ final class SmallestChange {
                     continue;
                 }
                 session.answer(option.address(), typed);
-                List<Change> rest = most == 1
+                List<AnswerChange> rest = most == 1
                         ? (isSo(session.stateOf(goal.address()), goal.aspect()) ? List.of() : null)
                         : search(session, goal, options, i + 1, most - 1);
                 session.answer(option.address(), before);
                 if (rest != null) {
-                    List<Change> changes = new ArrayList<>();
-                    changes.add(new Change(option.address(), typed, Boundaries.words(option.field(), typed)));
+                    List<AnswerChange> changes = new ArrayList<>();
+                    changes.add(new AnswerChange(option.address(), typed, Boundaries.words(option.field(), typed)));
                     changes.addAll(rest);
                     return changes;
                 }

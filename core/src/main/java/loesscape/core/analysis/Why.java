@@ -29,9 +29,9 @@ public record Why(List<Reason> reasons, List<String> foldedIn, List<Way> ways) {
      * @param parts what it is joined of; empty for a single clause
      * @param blank which part of a formula gives nothing, in a sentence; empty where it gives something
      */
-    public record Explained(String text, boolean holds, List<Seen> seen, List<Explained> parts, String blank) {
+    public record Explained(String text, boolean holds, List<SeenAnswer> seen, List<Explained> parts, String blank) {
 
-        Explained(String text, boolean holds, List<Seen> seen, List<Explained> parts) {
+        Explained(String text, boolean holds, List<SeenAnswer> seen, List<Explained> parts) {
             this(text, holds, seen, parts, "");
         }
     }
@@ -44,7 +44,7 @@ public record Why(List<Reason> reasons, List<String> foldedIn, List<Way> ways) {
      * @param value what stands there, in words; empty for blank
      * @param counts whether it counts; what is folded does not
      */
-    public record Seen(String key, String name, String value, boolean counts) {}
+    public record SeenAnswer(String key, String name, String value, boolean counts) {}
 
     /**
      * Changes of answers that together open something.
@@ -52,7 +52,7 @@ public record Why(List<Reason> reasons, List<String> foldedIn, List<Way> ways) {
      * @param opens what is opened: shown, editable or open
      * @param changes one after the other; as few as do
      */
-    public record Way(Aspect opens, List<Change> changes) {}
+    public record Way(Aspect opens, List<AnswerChange> changes) {}
 
     /**
      * One changed answer.
@@ -61,5 +61,5 @@ public record Why(List<Reason> reasons, List<String> foldedIn, List<Way> ways) {
      * @param typed what is to be typed there; empty for taking the answer away
      * @param words in words, such as "Purpose is Irrigation"
      */
-    public record Change(String address, String typed, String words) {}
+    public record AnswerChange(String address, String typed, String words) {}
 }

@@ -59,7 +59,7 @@ final class Conditions {
 
     private static TemplateIndex looksLike(TemplateIndex parts, String from, String to) {
         boolean both = hasLooks(parts.node(from)) && hasLooks(parts.node(to));
-        return both ? Properties.looks(parts, new Edit.SetLooks(List.of(to), Logic.looks(parts.node(from)))) : parts;
+        return both ? PropertyEdits.looks(parts, new Edit.SetLooks(List.of(to), Logic.looks(parts.node(from)))) : parts;
     }
 
     private static boolean hasLooks(Node node) {

@@ -83,33 +83,33 @@ public final class Editing {
             case Edit.RenameKey it -> Rekeying.rename(parts, it.key(), it.to());
             case Edit.SetWidth it -> width(parts, it);
             case Edit.SetKind it -> Kinds.set(parts, it);
-            case Edit.AddChoice it -> Choices.add(parts, it);
-            case Edit.RelabelChoice it -> Choices.relabel(parts, it);
-            case Edit.MoveChoice it -> Choices.move(parts, it);
-            case Edit.RemoveChoice it -> Choices.remove(parts, it);
+            case Edit.AddChoice it -> ChoiceEdits.add(parts, it);
+            case Edit.RelabelChoice it -> ChoiceEdits.relabel(parts, it);
+            case Edit.MoveChoice it -> ChoiceEdits.move(parts, it);
+            case Edit.RemoveChoice it -> ChoiceEdits.remove(parts, it);
             case Edit.SetCondition it -> Conditions.set(parts, it);
             case Edit.SetBands it -> bands(parts, it);
             case Edit.Follow it -> follow(parts, it);
             case Edit.Move it -> Moves.move(parts, it);
             case Edit.Duplicate it -> Rekeying.duplicate(parts, it);
             case Edit.Delete it -> Deletions.delete(parts, it);
-            case Edit.StoreChoice it -> Choices.store(parts, it);
-            case Edit.SetOffer it -> Choices.offer(parts, it);
+            case Edit.StoreChoice it -> ChoiceEdits.store(parts, it);
+            case Edit.SetOffer it -> ChoiceEdits.offer(parts, it);
             case Edit.CopyLogic it -> Conditions.copy(parts, it);
-            case Edit.SetLooks it -> Properties.looks(parts, it);
+            case Edit.SetLooks it -> PropertyEdits.looks(parts, it);
             case Edit.SetValue it -> parts.with(parts.field(it.key()).withValue(it.value()));
             case Edit.SetChecks it -> parts.with(parts.field(it.key()).withChecks(it.checks()));
-            case Edit.SetRole it -> Properties.role(parts, it);
-            case Edit.SetFolding it -> Properties.folding(parts, it);
+            case Edit.SetRole it -> PropertyEdits.role(parts, it);
+            case Edit.SetFolding it -> PropertyEdits.folding(parts, it);
             case Edit.SetText it ->
-                parts.with(Properties.notice(parts, it.key())
+                parts.with(PropertyEdits.notice(parts, it.key())
                         .withText(it.text().strip())
                         .withPhrases(it.phrases()));
-            case Edit.SetClause it -> Properties.clause(parts, it);
-            case Edit.SetMedium it -> Properties.medium(parts, it);
-            case Edit.SetRows it -> Properties.rows(parts, it);
-            case Edit.SetSigns it -> Properties.signs(parts, it);
-            case Edit.SetPicture it -> Properties.picture(parts, it);
+            case Edit.SetClause it -> PropertyEdits.clause(parts, it);
+            case Edit.SetMedium it -> PropertyEdits.medium(parts, it);
+            case Edit.SetRows it -> PropertyEdits.rows(parts, it);
+            case Edit.SetSigns it -> PropertyEdits.signs(parts, it);
+            case Edit.SetPicture it -> PropertyEdits.picture(parts, it);
             case Edit.NewShared it -> SharedUses.add(parts, it);
             case Edit.SetShared it -> SharedUses.set(parts, it);
             case Edit.Extract it -> SharedUses.extract(parts, it);
@@ -132,7 +132,7 @@ public final class Editing {
             case Edit.SetPlaces it -> Placing.set(parts, it);
             case Edit.AddAt it -> Placing.add(parts, it);
             case Edit.AddPrinted it -> PrintedQuestions.add(parts, it);
-            case Edit.SetOverlay it -> Properties.overlay(parts, it);
+            case Edit.SetOverlay it -> PropertyEdits.overlay(parts, it);
             case Edit.SetFinish it -> parts.with(parts.rest().withFinish(it.finish()));
         };
     }

@@ -50,7 +50,7 @@ final class Mappings {
     }
 
     /** Other leaves in the places of old ones; formulas and what is followed stay. */
-    static Logic.Mapping rewriting(References.Rewriting rewriting) {
+    static Logic.Mapping rewriting(References.LeafRewriting rewriting) {
         return condition -> References.rewrite(condition, rewriting);
     }
 

@@ -38,7 +38,7 @@ public final class CompiledTemplate {
     private final NodeStates states;
     private final ConditionCompiler conditions;
     private final SymbolTable symbols;
-    private final Map<String, Test> takesPart = new LinkedHashMap<>();
+    private final Map<String, CompiledCondition> takesPart = new LinkedHashMap<>();
     private final List<Rules.CompiledCheck> finish;
     private volatile @Nullable Waiting waiting;
 

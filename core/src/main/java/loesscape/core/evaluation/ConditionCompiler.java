@@ -29,7 +29,7 @@ final class ConditionCompiler {
     private final ClauseMeaning meaning;
     private final Offerings offerings;
     private final FormulaCompiler formulas;
-    private final Map<String, Test> shared = new ConcurrentHashMap<>();
+    private final Map<String, CompiledCondition> shared = new ConcurrentHashMap<>();
     private final AtomicInteger memos = new AtomicInteger();
 
     ConditionCompiler(SymbolTable symbols, Slots slots) {
@@ -60,12 +60,12 @@ final class ConditionCompiler {
     }
 
     /** The test of a shared condition, the same wherever it is used. */
-    private Test shared(String key) {
-        Test known = shared.get(key);
+    private CompiledCondition shared(String key) {
+        CompiledCondition known = shared.get(key);
         if (known == null) {
             SharedCondition condition = Objects.requireNonNull(symbols.shared(key), key);
             String within = symbols.rowsOf(condition);
-            Test asked = compile(condition.condition(), within);
+            CompiledCondition asked = compile(condition.condition(), within);
             int memo = memo();
             known = seen -> seen.remembered(memo, within == null ? -1 : seen.row, () -> asked.holds(seen));
             shared.put(key, known);
@@ -78,7 +78,7 @@ final class ConditionCompiler {
      *
      * @param within the repeating section in whose rows it is asked; null for outside of rows
      */
-    Test compile(Condition condition, @Nullable String within) {
+    CompiledCondition compile(Condition condition, @Nullable String within) {
         return switch (condition) {
             case Condition.Always() -> seen -> true;
             case Condition.Never() -> seen -> false;
@@ -86,7 +86,7 @@ final class ConditionCompiler {
             case Condition.Any(var parts) -> any(tests(parts, within));
             case Condition.AtLeast(var count, var parts) -> enough(tests(parts, within), count);
             case Condition.None(var parts) -> {
-                Test any = any(tests(parts, within));
+                CompiledCondition any = any(tests(parts, within));
                 yield seen -> !any.holds(seen);
             }
             case Condition.Written(var formula) -> {
@@ -114,9 +114,9 @@ final class ConditionCompiler {
         };
     }
 
-    private Test ofRows(Condition.OfRows it) {
+    private CompiledCondition ofRows(Condition.OfRows it) {
         int section = slots.of(it.section());
-        Test test = compile(it.condition(), it.section());
+        CompiledCondition test = compile(it.condition(), it.section());
         boolean wanted = it.quantity() != Condition.OfRows.Quantity.EVERY;
         boolean whenFound = it.quantity() == Condition.OfRows.Quantity.ANY;
         boolean whenBlank = it.metWhenBlank();
@@ -138,7 +138,7 @@ final class ConditionCompiler {
         });
     }
 
-    private Test total(Condition.Total it, @Nullable String within) {
+    private CompiledCondition total(Condition.Total it, @Nullable String within) {
         int field = slots.of(it.field());
         int section = slots.rows(field);
         OtherSide to = otherSide(it.to(), within);
@@ -159,18 +159,18 @@ final class ConditionCompiler {
         };
     }
 
-    private Test[] tests(List<Condition> parts, @Nullable String within) {
-        return parts.stream().map(part -> compile(part, within)).toArray(Test[]::new);
+    private CompiledCondition[] tests(List<Condition> parts, @Nullable String within) {
+        return parts.stream().map(part -> compile(part, within)).toArray(CompiledCondition[]::new);
     }
 
-    private static Test all(Test[] tests) {
+    private static CompiledCondition all(CompiledCondition[] tests) {
         if (tests.length == 2) { // as most have, and there is nothing to be gone through then
-            Test first = tests[0];
-            Test second = tests[1];
+            CompiledCondition first = tests[0];
+            CompiledCondition second = tests[1];
             return seen -> first.holds(seen) && second.holds(seen);
         }
         return seen -> {
-            for (Test test : tests) {
+            for (CompiledCondition test : tests) {
                 if (!test.holds(seen)) {
                     return false;
                 }
@@ -179,14 +179,14 @@ final class ConditionCompiler {
         };
     }
 
-    private static Test any(Test[] tests) {
+    private static CompiledCondition any(CompiledCondition[] tests) {
         if (tests.length == 2) { // see above
-            Test first = tests[0];
-            Test second = tests[1];
+            CompiledCondition first = tests[0];
+            CompiledCondition second = tests[1];
             return seen -> first.holds(seen) || second.holds(seen);
         }
         return seen -> {
-            for (Test test : tests) {
+            for (CompiledCondition test : tests) {
                 if (test.holds(seen)) {
                     return true;
                 }
@@ -196,7 +196,7 @@ final class ConditionCompiler {
     }
 
     /** Holds when enough of the tests do; looks no further than it has to. */
-    private static Test enough(Test[] tests, int wanted) {
+    private static CompiledCondition enough(CompiledCondition[] tests, int wanted) {
         return seen -> {
             int missing = wanted;
             for (int i = 0; i < tests.length && missing > 0 && missing <= tests.length - i; i++) {
@@ -212,7 +212,7 @@ final class ConditionCompiler {
         boolean meets(Value value, Seen seen);
     }
 
-    private Test clause(Clause clause, @Nullable String within) {
+    private CompiledCondition clause(Clause clause, @Nullable String within) {
         int field = slots.of(clause.field());
         boolean inRows = slots.isInRows(field);
         boolean whenBlank = clause.metWhenBlank();
@@ -245,7 +245,7 @@ final class ConditionCompiler {
         };
     }
 
-    private static Test answered(int field, boolean inRows, boolean whenBlank, Answered answered) {
+    private static CompiledCondition answered(int field, boolean inRows, boolean whenBlank, Answered answered) {
         if (inRows) {
             return seen -> {
                 Value value = seen.countingInRows[field][seen.row];

@@ -16,7 +16,7 @@ record EdgeTest(
         boolean whenEqual,
         boolean whenMore,
         boolean whenBlank)
-        implements Test {
+        implements CompiledCondition {
 
     @Override
     public boolean holds(Seen seen) {

@@ -36,7 +36,7 @@ final class FormulaCompiler {
 
     private final SymbolTable symbols;
     private final Slots slots;
-    private final Function<String, Test> shared;
+    private final Function<String, CompiledCondition> shared;
     private final Offerings offerings;
     private final IntSupplier memos;
     private final Locale language;
@@ -48,7 +48,11 @@ final class FormulaCompiler {
      * @param memos where things can be remembered
      */
     FormulaCompiler(
-            SymbolTable symbols, Slots slots, Function<String, Test> shared, Offerings offerings, IntSupplier memos) {
+            SymbolTable symbols,
+            Slots slots,
+            Function<String, CompiledCondition> shared,
+            Offerings offerings,
+            IntSupplier memos) {
         this.symbols = symbols;
         this.slots = slots;
         this.shared = shared;
@@ -189,7 +193,7 @@ final class FormulaCompiler {
         if (symbols.repeating(name) != null) {
             return rows(name, formula);
         }
-        Test test = shared.apply(name);
+        CompiledCondition test = shared.apply(name);
         return test::holds;
     }
 
@@ -246,7 +250,7 @@ final class FormulaCompiler {
         symbols.columns(section, formula)
                 .forEach(key -> columns.put(key, field(Objects.requireNonNull(symbols.field(key), key))));
         symbols.sharedOfRows(section, formula).forEach(key -> {
-            Test test = shared.apply(key);
+            CompiledCondition test = shared.apply(key);
             columns.put(key, test::holds);
         });
         int memo = memos.getAsInt();

@@ -50,7 +50,7 @@ public sealed interface NodeState {
             implements NodeState {
 
         /** The same with its number, and with those of others that it refers to. */
-        NoticeState numbered(String number, Numbering numbering) {
+        NoticeState numbered(String number, DocumentNumbers numbering) {
             List<Passage> told = Passage.numbered(text, numbering);
             return number.equals(this.number) && told.equals(text)
                     ? this

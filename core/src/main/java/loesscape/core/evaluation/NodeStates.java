@@ -40,12 +40,12 @@ final class NodeStates {
 
     private final Slots slots;
     private final Rules[] rules;
-    private final Map<String, Test> takesPart;
+    private final Map<String, CompiledCondition> takesPart;
 
     /**
      * @param takesPart whether a role does, by its key
      */
-    NodeStates(Slots slots, Rules[] rules, Map<String, Test> takesPart) {
+    NodeStates(Slots slots, Rules[] rules, Map<String, CompiledCondition> takesPart) {
         this.slots = slots;
         this.rules = rules;
         this.takesPart = takesPart;
@@ -250,7 +250,7 @@ final class NodeStates {
         if (takesPart.isEmpty()) {
             return false;
         }
-        Test takes = takesPart.get(field.role());
+        CompiledCondition takes = takesPart.get(field.role());
         return takes != null && !field.role().equals(seen.context.role()) && !takes.holds(seen);
     }
 
@@ -299,7 +299,7 @@ final class NodeStates {
      * Whether the node's own condition for being shown holds. Where what holds the node is shown, that has decided it; in
      * what is folded nobody has asked yet.
      */
-    private boolean isShownByItself(Run run, int slot, int row, boolean shown, Test own) {
+    private boolean isShownByItself(Run run, int slot, int row, boolean shown, CompiledCondition own) {
         if (run.hasSettled) {
             return own.holds(run.seen);
         }

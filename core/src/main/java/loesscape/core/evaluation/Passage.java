@@ -69,7 +69,7 @@ public sealed interface Passage {
      */
     record Span(String text, boolean strong, boolean emphasis, String reference) {
 
-        private Span numbered(Numbering numbering) {
+        private Span numbered(DocumentNumbers numbering) {
             return reference.isEmpty() ? this : new Span(numbering.reference(reference), strong, emphasis, "");
         }
     }
@@ -80,7 +80,7 @@ public sealed interface Passage {
     }
 
     /** The same text with the numbers of clauses in the places of references. */
-    static List<Passage> numbered(List<Passage> passages, Numbering numbering) {
+    static List<Passage> numbered(List<Passage> passages, DocumentNumbers numbering) {
         return passages.stream()
                 .<Passage>map(passage -> switch (passage) {
                     case Paragraph(var point, var spans) -> new Paragraph(point, numberedSpans(spans, numbering));
@@ -98,11 +98,11 @@ public sealed interface Passage {
                 .toList();
     }
 
-    private static Cell numbered(Cell cell, Numbering numbering) {
+    private static Cell numbered(Cell cell, DocumentNumbers numbering) {
         return new Cell(numberedSpans(cell.spans(), numbering));
     }
 
-    private static List<Span> numberedSpans(List<Span> spans, Numbering numbering) {
+    private static List<Span> numberedSpans(List<Span> spans, DocumentNumbers numbering) {
         return spans.stream().map(span -> span.numbered(numbering)).toList();
     }
 

@@ -90,7 +90,7 @@ final class RuleCompiler {
                 : plain;
     }
 
-    private @Nullable Test test(Aspect aspect, Node node, @Nullable String within) {
+    private @Nullable CompiledCondition test(Aspect aspect, Node node, @Nullable String within) {
         Condition condition = aspect.of(node);
         return condition == null ? null : conditions.compile(condition, within);
     }

@@ -31,10 +31,10 @@ record Rules(
         @Nullable Field field,
         boolean isPlain,
         boolean isOnlyTyped,
-        @Nullable Test shown,
-        @Nullable Test required,
-        @Nullable Test editable,
-        @Nullable Test open,
+        @Nullable CompiledCondition shown,
+        @Nullable CompiledCondition required,
+        @Nullable CompiledCondition editable,
+        @Nullable CompiledCondition open,
         List<CompiledLook> looks,
         Checks.Limit limit,
         List<CompiledCheck> checks,
@@ -46,10 +46,10 @@ record Rules(
         Function<Seen, List<Passage>> text) {
 
     /** A look and when it counts. */
-    record CompiledLook(Test when, Look look, LookRule.Extent extent) {}
+    record CompiledLook(CompiledCondition when, Look look, LookRule.Extent extent) {}
 
     /** A check and its message. */
-    record CompiledCheck(Test refusedWhen, String message) {}
+    record CompiledCheck(CompiledCondition refusedWhen, String message) {}
 
     /** The first look whose condition holds, where it covers what is asked of; null where none does, or it covers something else. */
     @Nullable
@@ -89,7 +89,7 @@ record Rules(
         return null;
     }
 
-    static boolean holds(@Nullable Test test, boolean plainDefault, Seen seen) {
+    static boolean holds(@Nullable CompiledCondition test, boolean plainDefault, Seen seen) {
         return test == null ? plainDefault : test.holds(seen);
     }
 }

@@ -14,7 +14,7 @@ public final class Standing implements Reasons.Facts {
     private final CompiledTemplate compiled;
     private final Run run;
     private final State state;
-    private final Map<Question, Test> tests = new ConcurrentHashMap<>();
+    private final Map<Question, CompiledCondition> tests = new ConcurrentHashMap<>();
 
     private record Question(Condition condition, @Nullable String within) {}
 
@@ -76,7 +76,7 @@ public final class Standing implements Reasons.Facts {
      */
     @Override
     public boolean holds(Condition condition, @Nullable String within, String row) {
-        Test test = tests.computeIfAbsent(
+        CompiledCondition test = tests.computeIfAbsent(
                 new Question(condition, within),
                 asked -> compiled.conditions().compile(asked.condition(), asked.within()));
         run.seen.row = within == null ? 0 : place(run.seen.rows[compiled.slots().of(within)], row);

@@ -26,7 +26,7 @@ public record State(Map<String, NodeState> nodes, Map<String, Boolean> takesPart
      * counted last, for each hangs on all that stand before it.
      */
     public State numbered(Template template) {
-        Numbering numbering = Numbering.of(template, this);
+        DocumentNumbers numbering = DocumentNumbers.of(template, this);
         Map<String, NodeState> numbered = new LinkedHashMap<>(nodes);
         numbered.replaceAll((address, node) -> switch (node) {
             case NodeState.NoticeState it -> it.numbered(numbering.label(address), numbering);
@@ -38,7 +38,7 @@ public record State(Map<String, NodeState> nodes, Map<String, Boolean> takesPart
 
     /** What references to sections and clauses say, by their keys; one that is left out has none. */
     public Map<String, String> references(Template template) {
-        return Numbering.of(template, this).references();
+        return DocumentNumbers.of(template, this).references();
     }
 
     /** How one node stands. */

@@ -56,7 +56,7 @@ final class TextCompiler {
     Function<Seen, List<Passage>> of(Notice notice) {
         Prose prose = Prose.of(notice.text());
         String within = symbols.rowsAround(notice.key());
-        Map<String, Test> phrases = new HashMap<>();
+        Map<String, CompiledCondition> phrases = new HashMap<>();
         for (Phrase phrase : notice.phrases()) {
             phrases.put(phrase.name(), conditions.compile(phrase.when(), within));
         }
@@ -127,7 +127,8 @@ final class TextCompiler {
         return to.cell();
     }
 
-    private List<Part> parts(List<Piece> pieces, @Nullable String within, Map<String, Test> phrases, String text) {
+    private List<Part> parts(
+            List<Piece> pieces, @Nullable String within, Map<String, CompiledCondition> phrases, String text) {
         List<Part> parts = new ArrayList<>();
         for (Piece piece : pieces) {
             switch (piece) {
@@ -192,8 +193,9 @@ final class TextCompiler {
                 : answer.substring(0, answer.offsetByCodePoints(0, answer.codePointCount(0, LONGEST_MERGED - 1))) + "…";
     }
 
-    private List<Part> bracketed(Piece.Bracketed it, @Nullable String within, Map<String, Test> phrases, String text) {
-        Test test = phrases.get(it.name());
+    private List<Part> bracketed(
+            Piece.Bracketed it, @Nullable String within, Map<String, CompiledCondition> phrases, String text) {
+        CompiledCondition test = phrases.get(it.name());
         if (test != null) {
             List<Part> then = parts(it.pieces(), within, phrases, text);
             List<Part> otherwise = parts(it.otherwise(), within, phrases, text);

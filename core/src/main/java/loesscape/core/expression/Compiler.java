@@ -20,7 +20,7 @@ import loesscape.core.expression.Program.Frame;
 import loesscape.core.expression.functions.Arguments;
 import loesscape.core.expression.functions.Function;
 import loesscape.core.expression.functions.Functions;
-import loesscape.core.expression.functions.Given;
+import loesscape.core.expression.functions.GivenFunction;
 import org.jspecify.annotations.Nullable;
 
 /** Turns a tree into steps that run over an array of values: every name has its place in it before the run. */
@@ -127,7 +127,7 @@ final class Compiler {
             case Tree.Name(var name) -> name(name);
             case Tree.Path(var of, var name) -> {
                 Code from = code(of);
-                yield frame -> Properties.of(from.run(frame), name);
+                yield frame -> PathProperties.of(from.run(frame), name);
             }
             case Tree.Arithmetic it -> arithmetic(it);
             case Tree.Minus(var operand) -> {
@@ -346,7 +346,7 @@ final class Compiler {
         Code result = code(it.result());
         it.parameters().forEach(parameter -> bound.pop());
         int parameters = it.parameters().size();
-        return frame -> (Given) values -> {
+        return frame -> (GivenFunction) values -> {
             frame.work.take(1);
             System.arraycopy(values, 0, frame.slots, first, Math.min(values.length, parameters));
             return result.run(frame);

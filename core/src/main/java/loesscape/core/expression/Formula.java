@@ -64,7 +64,7 @@ public final class Formula {
     }
 
     /** What it names of the document, in reading order. Names that it binds itself are none. */
-    public List<Use> uses() {
+    public List<NameUse> uses() {
         return checked.uses();
     }
 
@@ -77,10 +77,10 @@ public final class Formula {
      * @throws FormulaProblem where the formula is not understood
      */
     public static String renamed(String text, Map<String, Type> names, UnaryOperator<String> change) {
-        List<Use> uses = of(text, names).uses();
+        List<NameUse> uses = of(text, names).uses();
         StringBuilder renamed = new StringBuilder();
         int done = 0;
-        for (Use use : uses) {
+        for (NameUse use : uses) {
             renamed.append(text, done, use.at())
                     .append(Names.isList(use.name()) ? Names.key(change.apply(use.name())) : change.apply(use.name()));
             done = use.end();
@@ -92,7 +92,7 @@ public final class Formula {
             names.forEach((name, type) -> after.put(renamed(name, change), renamed(type, change)));
             List<String> meant =
                     uses.stream().map(use -> change.apply(use.name())).toList();
-            if (!of(written, after).uses().stream().map(Use::name).toList().equals(meant)) {
+            if (!of(written, after).uses().stream().map(NameUse::name).toList().equals(meant)) {
                 throw new NameIsBound(text);
             }
         }

@@ -367,7 +367,7 @@ final class Parser {
                 if (peek().kind() != Kind.NAME) {
                     throw expected("a name after the point");
                 }
-                String name = Properties.isLong(peek().text(), peek(1).text())
+                String name = PathProperties.isLong(peek().text(), peek(1).text())
                         ? take().text() + " " + take().text()
                         : take().text();
                 tree = placed(from, new Tree.Path(tree, name));

@@ -30,7 +30,7 @@ final class TypeCheck {
     private final Parsed parsed;
     private final Map<String, Type> names;
     private final Deque<Scope> scopes = new ArrayDeque<>();
-    private final List<Use> uses = new ArrayList<>();
+    private final List<NameUse> uses = new ArrayList<>();
     private final IdentityHashMap<Tree, Map<String, String>> labels = new IdentityHashMap<>();
 
     private TypeCheck(Parsed parsed, Map<String, Type> names) {
@@ -54,7 +54,7 @@ final class TypeCheck {
      * @param uses what it names of the document, in reading order
      * @param labels of the choices whose labels it asks for, by the call that does
      */
-    record Checked(Type type, List<Use> uses, IdentityHashMap<Tree, Map<String, String>> labels) {}
+    record Checked(Type type, List<NameUse> uses, IdentityHashMap<Tree, Map<String, String>> labels) {}
 
     /**
      * The type of a formula, and what it names of the document.
@@ -66,7 +66,7 @@ final class TypeCheck {
         Type type = check.type(parsed.tree());
         return new Checked(
                 type,
-                check.uses.stream().sorted(Comparator.comparingInt(Use::at)).toList(),
+                check.uses.stream().sorted(Comparator.comparingInt(NameUse::at)).toList(),
                 check.labels);
     }
 
@@ -186,7 +186,7 @@ final class TypeCheck {
     }
 
     private void use(String name, int[] place, boolean isOfRow) {
-        uses.add(new Use(name, place[0], place[1], isOfRow));
+        uses.add(new NameUse(name, place[0], place[1], isOfRow));
     }
 
     private FormulaProblem unknownInBrackets(Tree.Name it) {
@@ -269,15 +269,15 @@ final class TypeCheck {
                 yield entries.getOrDefault(it.name(), Simple.ANY);
             }
             case Simple simple
-            when !Properties.of(simple).isEmpty() -> {
-                if (!Properties.of(simple).contains(it.name())) {
+            when !PathProperties.of(simple).isEmpty() -> {
+                if (!PathProperties.of(simple).contains(it.name())) {
                     throw problem(
                             it,
                             "%s has no “%s”; it has %s."
                                     .formatted(
                                             capital(element.words()),
                                             it.name(),
-                                            String.join(", ", Properties.of(simple))));
+                                            String.join(", ", PathProperties.of(simple))));
                 }
                 yield simple == Simple.RANGE ? Simple.ANY : Simple.NUMBER;
             }
@@ -285,7 +285,7 @@ final class TypeCheck {
             when simple == Simple.NUMBER || simple == Simple.TEXT || simple == Simple.YES_NO ->
                 throw problem(it, "%s has no “%s”.".formatted(capital(element.words()), it.name()));
             case Simple simple
-            when simple == Simple.ANY && !Properties.isKnown(it.name()) -> {
+            when simple == Simple.ANY && !PathProperties.isKnown(it.name()) -> {
                 // What it is taken of is not known; it may be a row.
                 use(it.name(), last(it), true);
                 yield Simple.ANY;

@@ -82,7 +82,7 @@ public final class References {
      * too, and so does what is asked of rows when nothing is left of it. Null when nothing is left at all, and the
      * aspect returns to its plain default.
      */
-    public static @Nullable Condition rewrite(@Nullable Condition condition, Rewriting rewriting) {
+    public static @Nullable Condition rewrite(@Nullable Condition condition, LeafRewriting rewriting) {
         return switch (condition) {
             case null -> null;
             case Condition.Always always -> always;
@@ -108,7 +108,7 @@ public final class References {
     }
 
     /** What becomes of one leaf; null to leave it out. */
-    public interface Rewriting {
+    public interface LeafRewriting {
         @Nullable
         Condition rewrite(Condition.Leaf leaf);
     }

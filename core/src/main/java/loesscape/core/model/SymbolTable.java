@@ -16,9 +16,9 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.NameUse;
 import loesscape.core.expression.Names;
 import loesscape.core.expression.Type;
-import loesscape.core.expression.Use;
 import loesscape.core.model.Clause.Operand;
 import org.jspecify.annotations.Nullable;
 
@@ -34,7 +34,7 @@ public final class SymbolTable {
     private final Map<String, Role> roles = new LinkedHashMap<>();
     private final Map<String, Map<String, Type>> types = new ConcurrentHashMap<>();
     private final Map<String, Set<String>> choices = new ConcurrentHashMap<>();
-    private final Map<String, List<Use>> uses = new ConcurrentHashMap<>();
+    private final Map<String, List<NameUse>> uses = new ConcurrentHashMap<>();
     private final Map<String, Map<String, Understood>> formulas = new ConcurrentHashMap<>();
 
     /** A formula, or why it is none. */
@@ -185,7 +185,7 @@ public final class SymbolTable {
     }
 
     /** What a formula names, wherever in the template it stands; nothing where it is not understood. */
-    public List<Use> uses(String formula) {
+    public List<NameUse> uses(String formula) {
         return remembered(uses, formula, () -> {
             try {
                 return Formula.of(formula, typesAnywhere()).uses();
@@ -358,7 +358,7 @@ public final class SymbolTable {
     }
 
     private void named(String formula, Set<String> keys, Set<String> seen) {
-        for (Use use : uses(formula)) {
+        for (NameUse use : uses(formula)) {
             if (fields.containsKey(use.name()) || repeating.containsKey(use.name())) {
                 keys.add(use.name());
             } else {
@@ -404,7 +404,7 @@ public final class SymbolTable {
     }
 
     private Set<String> named(String formula) {
-        return uses(formula).stream().map(Use::name).collect(Collectors.toCollection(LinkedHashSet::new));
+        return uses(formula).stream().map(NameUse::name).collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     /** The keys of the shared conditions a condition or, through them, another uses. */

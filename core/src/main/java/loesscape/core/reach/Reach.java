@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 import loesscape.core.analysis.proof.AnswerPiece;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.editing.Edit;
 import loesscape.core.evaluation.Answers;
@@ -169,10 +169,10 @@ public final class Reach {
 
     private ReachAcross across(Field other, ReachColumn column, Function<AnswerPiece, Reading> with) {
         List<AnswerPiece> taken = every.pieces(other).stream()
-                .filter(piece -> piece.shape() != Shape.REFUSED)
+                .filter(piece -> piece.shape() != PieceShape.REFUSED)
                 .toList();
         List<AnswerPiece> lines =
-                rows.stream().filter(row -> row.shape() != Shape.REFUSED).toList();
+                rows.stream().filter(row -> row.shape() != PieceShape.REFUSED).toList();
         List<List<ReachCell>> cells = new ArrayList<>();
         for (AnswerPiece row : lines) {
             List<ReachCell> line = new ArrayList<>();
@@ -226,7 +226,7 @@ public final class Reach {
     private ReachTable table(Reading reading, String note) {
         List<List<ReachCell>> cells = new ArrayList<>();
         for (AnswerPiece row : rows) {
-            cells.add(row.shape() == Shape.REFUSED ? List.of() : reading.cells(row, columns));
+            cells.add(row.shape() == PieceShape.REFUSED ? List.of() : reading.cells(row, columns));
         }
         for (int column = 0; column < columns.size(); column++) {
             if (columns.get(column).aspect() instanceof ReachAspect.OfText) {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import loesscape.core.analysis.proof.AnswerPiece;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.editing.Refusal;
@@ -35,14 +35,14 @@ final class ReachWriting {
     private final Field field;
     private final List<AnswerPiece> pieces;
     private final SymbolTable symbols;
-    private final Rewriting rewriting;
+    private final ConditionRewriting rewriting;
     private Template now;
 
     ReachWriting(CompiledTemplate compiled, Field field, List<AnswerPiece> pieces) {
         this.field = field;
         this.pieces = pieces;
         this.symbols = compiled.symbols();
-        this.rewriting = new Rewriting(field, pieces, symbols);
+        this.rewriting = new ConditionRewriting(field, pieces, symbols);
         this.now = compiled.template();
     }
 
@@ -66,7 +66,7 @@ final class ReachWriting {
 
     private Edit edit(ReachStroke stroke) {
         for (int row : stroke.rows()) {
-            if (row < 0 || row >= pieces.size() || pieces.get(row).shape() == Shape.REFUSED) {
+            if (row < 0 || row >= pieces.size() || pieces.get(row).shape() == PieceShape.REFUSED) {
                 throw new Refusal("There is no such line any more.");
             }
         }

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
 import loesscape.core.analysis.proof.AnswerPiece;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Band;
@@ -47,7 +47,7 @@ final class ShortestCondition {
             this.wanted[i] = wanted.contains(places.get(i));
         }
         this.blank = IntStream.range(0, pieces.size())
-                .anyMatch(i -> pieces.get(i).shape() == Shape.BLANK && wanted.contains(i));
+                .anyMatch(i -> pieces.get(i).shape() == PieceShape.BLANK && wanted.contains(i));
     }
 
     /**
@@ -80,7 +80,7 @@ final class ShortestCondition {
     private List<String> ids(boolean is) {
         List<String> ids = new ArrayList<>();
         for (int i = 0; i < wanted.length; i++) {
-            if (wanted[i] == is && answered.get(i).shape() != Shape.OTHERS) {
+            if (wanted[i] == is && answered.get(i).shape() != PieceShape.OTHERS) {
                 switch (answered.get(i).condition()) {
                     case Clause.ChoiceClause it -> ids.addAll(it.choices());
                     case Clause.SetClause it -> ids.addAll(it.choices());
@@ -96,7 +96,7 @@ final class ShortestCondition {
         List<String> is = ids(true);
         List<String> isNot = ids(false);
         // What is none of those that are told apart is met by what says which it must not be.
-        boolean isTold = answered.stream().noneMatch(piece -> piece.shape() == Shape.OTHERS);
+        boolean isTold = answered.stream().noneMatch(piece -> piece.shape() == PieceShape.OTHERS);
         return ruled(
                 (isTold && isNot.size() < is.size()) || isAnyOther()
                         ? new Clause.ChoiceClause(field.key(), Clause.ChoiceClause.ChoiceTest.IS_NOT, isNot, null)
@@ -106,7 +106,7 @@ final class ShortestCondition {
 
     private boolean isAnyOther() {
         return IntStream.range(0, wanted.length)
-                .anyMatch(i -> wanted[i] && answered.get(i).shape() == Shape.OTHERS);
+                .anyMatch(i -> wanted[i] && answered.get(i).shape() == PieceShape.OTHERS);
     }
 
     private Condition text() {
@@ -212,7 +212,7 @@ final class ShortestCondition {
     }
 
     private boolean isExactly(int place) {
-        return answered.get(place).shape() == Shape.EXACTLY;
+        return answered.get(place).shape() == PieceShape.EXACTLY;
     }
 
     private static Value edge(@Nullable Value value) {

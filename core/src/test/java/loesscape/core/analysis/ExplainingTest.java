@@ -63,14 +63,14 @@ class ExplainingTest {
                     .extracting(Why.Explained::text)
                     .containsExactly("Depth is more than 30 m", "Purpose is answered");
             assertThat(reason.says().parts().getFirst().seen())
-                    .containsExactly(new Why.Seen("depth", "Depth", "", false));
+                    .containsExactly(new Why.SeenAnswer("depth", "Depth", "", false));
         });
         assertThat(why.ways()).singleElement().satisfies(way -> {
             assertThat(way.opens()).isEqualTo(Aspect.SHOWN);
             assertThat(way.changes())
                     .containsExactlyInAnyOrder(
-                            new Why.Change("depth", "30.1", "Depth is 30.1 m"),
-                            new Why.Change("purpose", "irrigation", "Purpose is Irrigation"));
+                            new Why.AnswerChange("depth", "30.1", "Depth is 30.1 m"),
+                            new Why.AnswerChange("purpose", "irrigation", "Purpose is Irrigation"));
         });
     }
 
@@ -82,7 +82,7 @@ class ExplainingTest {
                 .why("notes");
         assertThat(why.ways())
                 .containsExactly(
-                        new Why.Way(Aspect.EDITABLE, List.of(new Why.Change("purpose", "", "Purpose is blank"))));
+                        new Why.Way(Aspect.EDITABLE, List.of(new Why.AnswerChange("purpose", "", "Purpose is blank"))));
     }
 
     @Test
@@ -101,8 +101,10 @@ class ExplainingTest {
                 .withShown(new Clause.ChoiceClause("grain", Clause.ChoiceClause.ChoiceTest.IS, List.of("yes"), null));
         Section rows = Section.of("samples", "Samples", List.of(grain, size)).withRows(new Section.Rows(2, 5));
         Why why = explaining(Answers.NONE.with("grain@r1", "yes"), rows).why("size@r2");
-        assertThat(why.reasons().getFirst().says().seen()).containsExactly(new Why.Seen("grain", "Grain", "", true));
-        assertThat(why.ways().getFirst().changes()).containsExactly(new Why.Change("grain@r2", "yes", "Grain is Yes"));
+        assertThat(why.reasons().getFirst().says().seen())
+                .containsExactly(new Why.SeenAnswer("grain", "Grain", "", true));
+        assertThat(why.ways().getFirst().changes())
+                .containsExactly(new Why.AnswerChange("grain@r2", "yes", "Grain is Yes"));
     }
 
     @Test
@@ -118,10 +120,11 @@ class ExplainingTest {
         assertThat(explaining(answers, limit, rows).why("core@r1").ways()).isEmpty();
         Why why = explaining(answers, limit, rows).why("core@r2");
         assertThat(why.ways().getFirst().changes())
-                .containsExactly(new Why.Change("length@r2", "41", "Length is 41 m"));
+                .containsExactly(new Why.AnswerChange("length@r2", "41", "Length is 41 m"));
         assertThat(why.reasons().getFirst().says().seen())
                 .containsExactlyInAnyOrder(
-                        new Why.Seen("length", "Length", "7 m", true), new Why.Seen("limit", "Limit", "40 m", true));
+                        new Why.SeenAnswer("length", "Length", "7 m", true),
+                        new Why.SeenAnswer("limit", "Limit", "40 m", true));
         // Beside it in the row.
         Field least = Field.of("least", "Least", new FieldKind.Number(0, "m", null, null));
         Field more = Field.of("more", "More", new FieldKind.Text("", 0))
@@ -134,7 +137,7 @@ class ExplainingTest {
                         .ways()
                         .getFirst()
                         .changes())
-                .containsExactly(new Why.Change("length@r2", "9", "Length is 9 m"));
+                .containsExactly(new Why.AnswerChange("length@r2", "9", "Length is 9 m"));
     }
 
     @Test
@@ -156,7 +159,7 @@ class ExplainingTest {
                 .extracting(Why.Explained::text)
                 .containsExactly("Purpose is answered");
         assertThat(says.parts().getFirst().parts().getFirst().seen())
-                .containsExactly(new Why.Seen("purpose", "Purpose", "", true));
+                .containsExactly(new Why.SeenAnswer("purpose", "Purpose", "", true));
     }
 
     @Test
@@ -173,20 +176,20 @@ class ExplainingTest {
         Explaining explaining = explaining(answers, rows, any, sum);
         Why.Explained says = explaining.why("any").reasons().getFirst().says();
         assertThat(says.holds()).isTrue();
-        assertThat(says.seen()).containsExactly(new Why.Seen("samples", "Samples", "3 rows", true));
+        assertThat(says.seen()).containsExactly(new Why.SeenAnswer("samples", "Samples", "3 rows", true));
         assertThat(says.parts()).extracting(Why.Explained::holds).containsExactly(false, true, false);
-        assertThat(says.parts().get(1).seen()).containsExactly(new Why.Seen("length", "Length", "40 m", true));
+        assertThat(says.parts().get(1).seen()).containsExactly(new Why.SeenAnswer("length", "Length", "40 m", true));
         assertThat(explaining.why("sum").reasons().getFirst().says().seen())
                 .containsExactly(
-                        new Why.Seen("samples", "Samples", "3 rows", true),
-                        new Why.Seen("length", "Length", "4 m, 40 m, –", true));
+                        new Why.SeenAnswer("samples", "Samples", "3 rows", true),
+                        new Why.SeenAnswer("length", "Length", "4 m, 40 m, –", true));
         assertThat(explaining(answers.with("samples", "a"), rows, any)
                         .why("any")
                         .reasons()
                         .getFirst()
                         .says()
                         .seen())
-                .containsExactly(new Why.Seen("samples", "Samples", "1 row", true));
+                .containsExactly(new Why.SeenAnswer("samples", "Samples", "1 row", true));
     }
 
     @Test
@@ -205,13 +208,15 @@ class ExplainingTest {
                 }
                 for (Why.Way way : explaining.why(entry.getKey()).ways()) {
                     Answers changed = answers;
-                    for (Why.Change change : way.changes()) {
+                    for (Why.AnswerChange change : way.changes()) {
                         changed = changed.with(change.address(), change.typed());
                     }
                     assertThat(isSo(compiled.evaluate(changed, context), entry.getKey(), way.opens()))
                             .as("%s of %s by %s", way.opens(), entry.getKey(), way.changes())
                             .isTrue();
-                    assertThat(way.changes().stream().map(Why.Change::address).toList())
+                    assertThat(way.changes().stream()
+                                    .map(Why.AnswerChange::address)
+                                    .toList())
                             .doesNotHaveDuplicates();
                     if (way.changes().size() > 1) {
                         assertThat(oneOfThemDoes(compiled, answers, context, entry.getKey(), way))

@@ -307,9 +307,9 @@ class TextsTest {
 
     @Test
     void lettersAndRomanNumeralsGoOn() {
-        assertThat(List.of(1, 26, 27, 52, 53, 702, 703).stream().map(loesscape.core.evaluation.Numbering::letters))
+        assertThat(List.of(1, 26, 27, 52, 53, 702, 703).stream().map(DocumentNumbers::letters))
                 .containsExactly("a", "z", "aa", "az", "ba", "zz", "aaa");
-        assertThat(List.of(1, 4, 9, 14, 40, 90, 400, 1994).stream().map(loesscape.core.evaluation.Numbering::roman))
+        assertThat(List.of(1, 4, 9, 14, 40, 90, 400, 1994).stream().map(DocumentNumbers::roman))
                 .containsExactly("i", "iv", "ix", "xiv", "xl", "xc", "cd", "mcmxciv");
     }
 

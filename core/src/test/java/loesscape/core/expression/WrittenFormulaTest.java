@@ -92,10 +92,10 @@ class WrittenFormulaTest {
 
     @Test
     void usesAreToldWithTheirPlaces() {
-        List<Use> uses = Formula.of("depth + max(width, depth)", NAMES).uses();
-        assertThat(uses).extracting(Use::name).containsExactly("depth", "width", "depth");
-        assertThat(uses).extracting(Use::at).containsExactly(0, 12, 19);
-        assertThat(uses).extracting(Use::end).containsExactly(5, 17, 24);
+        List<NameUse> uses = Formula.of("depth + max(width, depth)", NAMES).uses();
+        assertThat(uses).extracting(NameUse::name).containsExactly("depth", "width", "depth");
+        assertThat(uses).extracting(NameUse::at).containsExactly(0, 12, 19);
+        assertThat(uses).extracting(NameUse::end).containsExactly(5, 17, 24);
     }
 
     @Test

@@ -64,7 +64,7 @@ class ReferencesTest {
 
     @Test
     void whatIsLeftOfAGroupStaysAndAGroupOfNothingGoes() {
-        References.Rewriting withoutB = leaf -> leaf.equals(B) ? null : leaf;
+        References.LeafRewriting withoutB = leaf -> leaf.equals(B) ? null : leaf;
         assertThat(References.rewrite(null, withoutB)).isNull();
         assertThat(References.rewrite(B, withoutB)).isNull();
         assertThat(References.rewrite(A, withoutB)).isEqualTo(A);

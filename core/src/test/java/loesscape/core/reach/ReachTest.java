@@ -16,7 +16,7 @@ import java.util.Set;
 import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import loesscape.core.analysis.proof.AnswerPiece;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.analysis.proof.EveryFilling;
 import loesscape.core.analysis.proof.SmallTemplates;
 import loesscape.core.editing.Edit;
@@ -90,7 +90,7 @@ class ReachTest {
             ReachTable table = reach.forAll();
             boolean[][][] seen = seen(compiled, small.all(), reach);
             for (int row = 0; row < reach.rows().size(); row++) {
-                if (reach.rows().get(row).shape() == Shape.REFUSED) {
+                if (reach.rows().get(row).shape() == PieceShape.REFUSED) {
                     continue;
                 }
                 for (int column = 0; column < reach.columns().size(); column++) {
@@ -335,7 +335,7 @@ class ReachTest {
         Set<Integer> rows = new HashSet<>();
         while (rows.isEmpty()) {
             for (int i = 0; i < pieces.size(); i++) {
-                if (pieces.get(i).shape() != Shape.REFUSED && random.nextInt(3) == 0) {
+                if (pieces.get(i).shape() != PieceShape.REFUSED && random.nextInt(3) == 0) {
                     rows.add(i);
                 }
             }

@@ -17,7 +17,7 @@ import java.util.function.IntFunction;
 import java.util.random.RandomGenerator;
 import java.util.stream.Collectors;
 import loesscape.core.analysis.proof.AnswerPiece;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.editing.Edit;
 import loesscape.core.editing.Editing;
 import loesscape.core.evaluation.Answers;
@@ -181,7 +181,7 @@ class ShortestConditionTest {
         BitSet met = new BitSet();
         for (int i = 0; i < it.pieces().size(); i++) {
             AnswerPiece piece = it.pieces().get(i);
-            if (piece.shape() == Shape.REFUSED) {
+            if (piece.shape() == PieceShape.REFUSED) {
                 continue;
             }
             boolean holds = standing(it, piece.typed()).holds(condition, null, "");
@@ -211,7 +211,7 @@ class ShortestConditionTest {
             for (int i = 0; i < it.pieces().size(); i++) {
                 // Neighbours are often alike, so that there are ranges.
                 last = random.nextInt(10) < likely ? last : random.nextBoolean();
-                if (last && it.pieces().get(i).shape() != Shape.REFUSED) {
+                if (last && it.pieces().get(i).shape() != PieceShape.REFUSED) {
                     wanted.add(i);
                 }
             }

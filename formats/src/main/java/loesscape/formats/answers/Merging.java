@@ -63,9 +63,9 @@ public final class Merging {
      * @param file itself; empty where it could not be made
      * @param problems a sentence each: why it could not be made, or what was not taken
      */
-    public record Made(String name, Optional<byte[]> file, List<String> problems) {
+    public record MergedFile(String name, Optional<byte[]> file, List<String> problems) {
 
-        public Made {
+        public MergedFile {
             problems = List.copyOf(problems);
         }
     }
@@ -99,7 +99,7 @@ public final class Merging {
      *
      * @param number counts them from 1
      */
-    public Made make(int number, GivenAnswers given) {
+    public MergedFile make(int number, GivenAnswers given) {
         AnswerMatching.Matched matched = matching.match(given);
         List<String> problems = new ArrayList<>(matched.unmatched());
         Answers answers = matched.answers();
@@ -110,7 +110,7 @@ public final class Merging {
         problems.addAll(InTheWay.told(template.symbols(), obstacles, answers));
         boolean isRefused = making.isFinished && !obstacles.isEmpty();
         String name = "%04d%s.%s".formatted(number, called(given), making.ending);
-        return new Made(name, isRefused ? Optional.empty() : Optional.of(file(number, answers)), problems);
+        return new MergedFile(name, isRefused ? Optional.empty() : Optional.of(file(number, answers)), problems);
     }
 
     private static boolean isAnswered(Answers answers, String address) {
@@ -166,7 +166,7 @@ public final class Merging {
     }
 
     /** What came of all of them, as a table: number, file, and what was wrong. */
-    public static String report(Map<Integer, Made> all) {
+    public static String report(Map<Integer, MergedFile> all) {
         List<List<String>> lines = new ArrayList<>();
         lines.add(List.of("number", "file", "problems"));
         all.forEach((number, made) -> lines.add(List.of(

@@ -48,7 +48,7 @@ final class DocxControls {
     }
 
     /** A choice that is offered: what is stored and what is read. */
-    record Offered(String id, String label) {}
+    record OfferedEntry(String id, String label) {}
 
     /** Puts what was bound into the file. */
     void into(DocxFile file) {
@@ -69,16 +69,16 @@ final class DocxControls {
 
     /** A control in a line for an answer that takes one. */
     void one(DocxElement paragraph, Field field, String address, Value value) {
-        List<Offered> offered = choices.of(field).stream()
+        List<OfferedEntry> offered = choices.of(field).stream()
                 .filter(choice -> !(choice.id().equals(Choice.OTHER) && field.kind() instanceof FieldKind.Choosing))
-                .map(choice -> new Offered(choice.id(), choice.label()))
+                .map(choice -> new OfferedEntry(choice.id(), choice.label()))
                 .toList();
         if (!offered.isEmpty()) {
             boolean isOpen = field.kind() instanceof FieldKind.OneChoice it && it.other();
             String chosen = id(value);
             String said = offered.stream()
                     .filter(each -> each.id().equals(chosen))
-                    .map(Offered::label)
+                    .map(OfferedEntry::label)
                     .findFirst()
                     .orElseGet(() -> said(field, value));
             choice(paragraph, new Named(field.label(), address), offered, isOpen, chosen, said);
@@ -176,7 +176,13 @@ final class DocxControls {
     }
 
     /** One of several, or with {@code isOpen} something else as well. */
-    void choice(DocxElement paragraph, Named named, List<Offered> offered, boolean isOpen, String chosen, String said) {
+    void choice(
+            DocxElement paragraph,
+            Named named,
+            List<OfferedEntry> offered,
+            boolean isOpen,
+            String chosen,
+            String said) {
         DocxElement control = paragraph.in("w:sdt");
         boolean isOffered = offered.stream().anyMatch(each -> each.id().equals(chosen));
         DocxElement list = properties(control, named, said.isEmpty(), isOffered ? chosen : said)

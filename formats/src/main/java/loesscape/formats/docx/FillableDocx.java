@@ -17,7 +17,7 @@ import loesscape.core.prose.Prose;
 import loesscape.core.prose.Prose.Piece;
 import loesscape.core.wording.AnswerWords;
 import loesscape.formats.docx.DocxControls.Named;
-import loesscape.formats.docx.DocxControls.Offered;
+import loesscape.formats.docx.DocxControls.OfferedEntry;
 import loesscape.formats.docx.DocxPage.Ink;
 import loesscape.formats.paper.PaintedPicture;
 import loesscape.formats.paper.PaperWords;
@@ -305,8 +305,8 @@ public final class FillableDocx {
                     paragraph,
                     new Named(it.name(), told.notice().key() + "/" + it.name()),
                     List.of(
-                            new Offered("there", then.isBlank() ? NOTHING : then),
-                            new Offered("otherwise", otherwise.isBlank() ? NOTHING : otherwise)),
+                            new OfferedEntry("there", then.isBlank() ? NOTHING : then),
+                            new OfferedEntry("otherwise", otherwise.isBlank() ? NOTHING : otherwise)),
                     false,
                     "",
                     "");

@@ -23,7 +23,7 @@ final class FieldMarks {
     private static final double ROUND = 0.5523;
 
     /** What a mark looks like; a cross needs a box that is printed there. */
-    enum Shape {
+    enum DrawnMark {
         ROUND,
         SQUARE,
         CROSS
@@ -71,7 +71,7 @@ final class FieldMarks {
      *
      * @param state its name where it is set
      */
-    void marked(PDAnnotationWidget widget, String state, Shape shape, boolean isSet) throws IOException {
+    void marked(PDAnnotationWidget widget, String state, DrawnMark shape, boolean isSet) throws IOException {
         PDRectangle box = widget.getRectangle();
         COSDictionary states = new COSDictionary();
         states.setItem(COSName.getPDFName(state), stream(box, mark(box, shape, true)));
@@ -102,7 +102,7 @@ final class FieldMarks {
         return stream;
     }
 
-    private static String mark(PDRectangle box, Shape shape, boolean isSet) {
+    private static String mark(PDRectangle box, DrawnMark shape, boolean isSet) {
         double side = Math.min(box.getWidth(), box.getHeight());
         double left = (box.getWidth() - side) / 2;
         double bottom = (box.getHeight() - side) / 2;

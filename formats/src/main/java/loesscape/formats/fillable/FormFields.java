@@ -256,7 +256,7 @@ final class FormFields {
             marks.marked(
                     widget,
                     mark.choice(),
-                    shape(slot, FieldMarks.Shape.ROUND),
+                    shape(slot, FieldMarks.DrawnMark.ROUND),
                     mark.choice().equals(chosen));
             widget.setAction(new PDActionJavaScript(LOOK_AGAIN));
             widgets.add(widget);
@@ -270,8 +270,8 @@ final class FormFields {
         controls.add(asked, address, "one", List.of());
     }
 
-    private static FieldMarks.Shape shape(Slot slot, FieldMarks.Shape otherwise) {
-        return slot.isPrinted() ? FieldMarks.Shape.CROSS : otherwise;
+    private static FieldMarks.DrawnMark shape(Slot slot, FieldMarks.DrawnMark otherwise) {
+        return slot.isPrinted() ? FieldMarks.DrawnMark.CROSS : otherwise;
     }
 
     private void several(Field asked, String address, List<Slot> marked) throws IOException {
@@ -295,7 +295,7 @@ final class FormFields {
             for (Slot slot : each.getValue()) {
                 PDAnnotationWidget widget = new PDAnnotationWidget();
                 put(widget, slot, asked.label() + ": " + first.label());
-                marks.marked(widget, "Yes", shape(slot, FieldMarks.Shape.SQUARE), isSet);
+                marks.marked(widget, "Yes", shape(slot, FieldMarks.DrawnMark.SQUARE), isSet);
                 widget.setAction(new PDActionJavaScript(LOOK_AGAIN));
                 widgets.add(widget);
             }

@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
  * @param down its lines down
  * @param cells the boxes between its lines
  */
-record PageToFill(List<Words> words, DrawnPage drawn, List<Stroke> across, List<Stroke> down, Cells cells) {
+record PageToFill(List<Words> words, DrawnPage drawn, List<Stroke> across, List<Stroke> down, RuledCells cells) {
 
     /** Runs of underscores, dots and the like, to be written on. */
     static final Pattern LEADER =
@@ -33,7 +33,7 @@ record PageToFill(List<Words> words, DrawnPage drawn, List<Stroke> across, List<
     static PageToFill of(DrawnPage drawn, List<Words> words) {
         List<Stroke> across = Stroke.joined(drawn.across());
         List<Stroke> down = Stroke.joined(drawn.down());
-        return new PageToFill(List.copyOf(words), drawn, across, down, new Cells(across, down));
+        return new PageToFill(List.copyOf(words), drawn, across, down, new RuledCells(across, down));
     }
 
     /** Whether nothing can be read on it. */

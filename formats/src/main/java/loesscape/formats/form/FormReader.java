@@ -44,7 +44,7 @@ public final class FormReader {
     }
 
     /** Opens a file for as long as it is read. */
-    static <T> T open(byte[] file, String password, Reading<T> reading) {
+    static <T> T open(byte[] file, String password, FileReading<T> reading) {
         if (file.length > LARGEST) {
             throw new UnreadableForm(
                     Reason.TOO_MUCH,
@@ -78,7 +78,7 @@ public final class FormReader {
 
     /** What is made of an open document. */
     @FunctionalInterface
-    interface Reading<T> {
+    interface FileReading<T> {
 
         T of(PDDocument document) throws IOException;
     }

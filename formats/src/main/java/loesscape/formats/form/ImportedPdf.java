@@ -83,7 +83,7 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Fla
         PdfForm form = FormReader.read(document);
         List<PrintedPage> printed = PrintedPage.of(document);
         List<FlatPage> found = PlacesFound.of(document, printed);
-        SheetFile.Made made = SheetFile.of(document, printed);
+        SheetFile.MadeSheet made = SheetFile.of(document, printed);
         String name = name(made.content());
         String own = document.getDocumentInformation().getTitle();
         Template template =
@@ -118,7 +118,7 @@ public record ImportedPdf(Template template, String name, byte[] sheet, List<Fla
     }
 
     private static List<String> remarks(
-            PdfForm form, List<PrintedPage> printed, List<FlatPage> found, SheetFile.Made made) {
+            PdfForm form, List<PrintedPage> printed, List<FlatPage> found, SheetFile.MadeSheet made) {
         List<String> remarks = new ArrayList<>();
         if (form.fields().isEmpty()) {
             remarks.add(proposed(found));

@@ -57,9 +57,9 @@ public final class SheetFile {
      * @param content itself
      * @param pictured the numbers of its pages that became pictures, counted from 1
      */
-    record Made(byte[] content, List<Integer> pictured) {}
+    record MadeSheet(byte[] content, List<Integer> pictured) {}
 
-    static Made of(PDDocument document, List<PrintedPage> printed) throws IOException {
+    static MadeSheet of(PDDocument document, List<PrintedPage> printed) throws IOException {
         List<Integer> pictured = new ArrayList<>();
         try (PDDocument made = new PDDocument()) {
             LayerUtility layers = new LayerUtility(made);
@@ -99,7 +99,7 @@ public final class SheetFile {
             made.setDocumentId(1L);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             made.save(out);
-            return new Made(out.toByteArray(), pictured);
+            return new MadeSheet(out.toByteArray(), pictured);
         }
     }
 

@@ -27,10 +27,10 @@ import loesscape.formats.picture.UnsafePicture;
  * @param pictures by the names that the template uses
  * @param sheets by the names that the template uses
  *  */
-public record TemplateArchive(Template template, List<SafePicture> pictures, List<Sheet> sheets) {
+public record TemplateArchive(Template template, List<SafePicture> pictures, List<ArchivedSheet> sheets) {
 
     /** A PDF whose pages the document is written on. */
-    public record Sheet(String name, byte[] content) {}
+    public record ArchivedSheet(String name, byte[] content) {}
 
     /** The most bytes of an archive, packed and unpacked. */
     public static final int LARGEST = 40 * 1024 * 1024;
@@ -64,7 +64,7 @@ public record TemplateArchive(Template template, List<SafePicture> pictures, Lis
         }
         byte[] template = null;
         List<SafePicture> pictures = new ArrayList<>();
-        List<Sheet> sheets = new ArrayList<>();
+        List<ArchivedSheet> sheets = new ArrayList<>();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             int left = LARGEST;
             int entries = 0;
@@ -94,11 +94,11 @@ public record TemplateArchive(Template template, List<SafePicture> pictures, Lis
     }
 
     /** A PDF under the name it has in the archive, without whatever it would do by itself. */
-    private static Sheet sheet(String name, byte[] content) {
+    private static ArchivedSheet sheet(String name, byte[] content) {
         if (!NAME.matcher(name).matches()) {
             throw new JsonProblem("", "A PDF in the archive has a name that cannot be used; rename it.");
         }
-        return new Sheet(name, ImportedPdf.sheet(content));
+        return new ArchivedSheet(name, ImportedPdf.sheet(content));
     }
 
     /** A picture under the name it has in the archive, because the template uses that. */
@@ -118,7 +118,7 @@ public record TemplateArchive(Template template, List<SafePicture> pictures, Lis
             for (SafePicture picture : pictures) {
                 put(zip, PICTURES + picture.name(), picture.content());
             }
-            for (Sheet sheet : sheets) {
+            for (ArchivedSheet sheet : sheets) {
                 put(zip, SHEETS + sheet.name(), sheet.content());
             }
         } catch (IOException e) {

@@ -70,14 +70,14 @@ final class FlowingTemplate {
      *
      * @param questions how many there are
      */
-    record Made(Template template, int questions) {}
+    record MadeFlow(Template template, int questions) {}
 
-    static Made of(List<WordBlock> blocks, String title) {
+    static MadeFlow of(List<WordBlock> blocks, String title) {
         boolean hasHeadings = blocks.stream().anyMatch(block -> block instanceof Paragraph it && it.heading() > 1);
         FlowingTemplate made = new FlowingTemplate(title, !hasHeadings);
         blocks.forEach(block -> made.add(block, ""));
         made.add(new Paragraph(List.of(), 0, Listing.NONE, 0, false), "");
-        return new Made(made.outline.template(), made.outline.questions());
+        return new MadeFlow(made.outline.template(), made.outline.questions());
     }
 
     private void add(WordBlock block, String cellLabel) {
@@ -390,7 +390,7 @@ final class FlowingTemplate {
     }
 
     private void grid(Grid grid) {
-        TableCells cells = new TableCells(grid.rows());
+        AskingTable cells = new AskingTable(grid.rows());
         if (cells.isRows()) {
             repeated(
                     "",
@@ -418,7 +418,7 @@ final class FlowingTemplate {
     }
 
     /** A table of the text, with the answers in it that are asked before. */
-    private void written(TableCells cells, boolean hasHeads) {
+    private void written(AskingTable cells, boolean hasHeads) {
         List<List<String>> rows = new ArrayList<>();
         int before = outline.questions();
         for (int row = 0; row < cells.rows().size(); row++) {
@@ -437,7 +437,7 @@ final class FlowingTemplate {
         outline.settle();
     }
 
-    private String inCell(TableCells cells, int row, int column, boolean isHead) {
+    private String inCell(AskingTable cells, int row, int column, boolean isHead) {
         List<String> lines = new ArrayList<>();
         for (WordBlock block : cells.rows().get(row).get(column).blocks()) {
             switch (block) {
@@ -463,7 +463,7 @@ final class FlowingTemplate {
         outline.put(Field.of(outline.key(label, "question"), label.isEmpty() ? "Answer" : Outline.label(label), kind));
     }
 
-    private void cell(TableCells cells, int row, int column) {
+    private void cell(AskingTable cells, int row, int column) {
         Cell cell = cells.rows().get(row).get(column);
         String words = WordText.label(WordText.of(cell));
         switch (cells.role(row, column)) {
@@ -482,7 +482,7 @@ final class FlowingTemplate {
         }
     }
 
-    private void content(TableCells cells, int row, int column) {
+    private void content(AskingTable cells, int row, int column) {
         cells.rows().get(row).get(column).blocks().forEach(block -> add(block, cells.labelBeside(row, column)));
         endMarks();
     }

@@ -53,7 +53,7 @@ public record ImportedDocument(Template template, List<String> remarks) {
         DocumentParts parts = DocumentParts.of(file);
         try {
             List<WordBlock> blocks = parts.has("word/document.xml") ? DocxBody.of(parts) : OdtBody.of(parts);
-            FlowingTemplate.Made made = FlowingTemplate.of(blocks, title);
+            FlowingTemplate.MadeFlow made = FlowingTemplate.of(blocks, title);
             List<Problem> problems = Validation.of(made.template());
             if (!problems.isEmpty()) {
                 throw new UnreadableDocument("No template can be made of this document. %s"

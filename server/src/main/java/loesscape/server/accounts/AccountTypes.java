@@ -7,7 +7,7 @@ public final class AccountTypes {
 
     /** The records that are written and read by the pages. */
     public static final List<Class<?>> SHARED = List.of(
-            SessionApi.Session.class,
+            SessionApi.SessionView.class,
             SessionApi.Credentials.class,
             AccountsApi.AccountList.class,
             AccountsApi.AccountRights.class,

@@ -59,7 +59,7 @@ class SessionApi {
     }
 
     /** Who is signed in, and what the sign-in page offers. */
-    public record Session(
+    public record SessionView(
             @Nullable String author,
             @Nullable AccountRole role,
             boolean needsSetup,
@@ -105,8 +105,8 @@ class SessionApi {
     public record PasswordOf(String name) {}
 
     @GetMapping("/api/session")
-    Session session(@AuthenticationPrincipal @Nullable Author author) {
-        return new Session(
+    SessionView session(@AuthenticationPrincipal @Nullable Author author) {
+        return new SessionView(
                 author == null ? null : author.name(),
                 author == null ? null : author.role(),
                 !demo && accounts.isEmpty(),
@@ -243,7 +243,7 @@ class SessionApi {
         return ResponseEntity.noContent().build();
     }
 
-    private Session keep(Author author, HttpServletRequest request, HttpServletResponse response) {
+    private SessionView keep(Author author, HttpServletRequest request, HttpServletResponse response) {
         signedIn.begin(author, request, response);
         return session(author);
     }

@@ -99,7 +99,7 @@ class DemoDispatches {
 
     /** What stands in columns follows from the events; where it does not, the demo says so at once. */
     private void check(Author author) {
-        Sought all = new Sought(List.of(), DispatchListStore.Stage.ANY, "", 0);
+        Sought all = new Sought(List.of(), DispatchListStore.DispatchStage.ANY, "", 0);
         for (Dispatches.DispatchRow row :
                 dispatches.list(author.id(), all, 0, 100).dispatches()) {
             String broken = dispatches.find(UUID.fromString(row.id())).broken();

@@ -57,7 +57,7 @@ class DraftReach {
      * @param edges answers at which its lines are cut besides, as they would be typed
      * @param besides keys of nodes that do not follow it yet
      */
-    record Asked(String field, List<String> edges, List<String> besides) {}
+    record AskedReach(String field, List<String> edges, List<String> besides) {}
 
     /**
      * A table.
@@ -75,7 +75,7 @@ class DraftReach {
      */
     public record SetInReach(int revision, @MayBeLeftOut List<String> edges, List<ReachStroke> strokes) {}
 
-    ReachView table(UUID id, Asked asked, ReachReading reading, long account) {
+    ReachView table(UUID id, AskedReach asked, ReachReading reading, long account) {
         DraftVersions.Current now = versions.current(id);
         TryoutStore.Tryout tryout = tryouts.find(id, account);
         ReachTable table = now.model()
@@ -89,7 +89,7 @@ class DraftReach {
     }
 
     ReachAcross across(
-            UUID id, Asked asked, int revision, int column, String other, ReachReading reading, long account) {
+            UUID id, AskedReach asked, int revision, int column, String other, ReachReading reading, long account) {
         TryoutStore.Tryout tryout = tryouts.find(id, account);
         return at(id, revision).reaching((model, before) -> reach(model, before, asked), (model, reach) -> {
             if (column < 0
@@ -124,7 +124,7 @@ class DraftReach {
         return new Refusal("The document was changed in the meantime. Look at the table once more.");
     }
 
-    ReachExamples examples(UUID id, Asked asked, int revision, int row, int column) {
+    ReachExamples examples(UUID id, AskedReach asked, int revision, int row, int column) {
         return at(id, revision).reaching((model, before) -> reach(model, before, asked), (model, reach) -> {
             if (row < 0
                     || row >= reach.rows().size()
@@ -140,7 +140,7 @@ class DraftReach {
         if (set.strokes().isEmpty()) {
             throw new Refusal("Choose the lines in which something is to be set.");
         }
-        Asked asked = new Asked(field, set.edges(), List.of());
+        AskedReach asked = new AskedReach(field, set.edges(), List.of());
         // Nobody else's edit waits until something else was looked through.
         return drafts.edit(
                 id, set.revision(), model -> reach(model, null, asked).set(set.strokes()), account);
@@ -150,7 +150,7 @@ class DraftReach {
         return LocalDate.now(clock);
     }
 
-    private Reach reach(DraftModel model, @Nullable EveryFilling before, Asked asked) {
+    private Reach reach(DraftModel model, @Nullable EveryFilling before, AskedReach asked) {
         Field field = model.prepared().symbols().field(asked.field());
         if (field == null) {
             throw new Refusal("This field is no longer in the document.");

@@ -48,8 +48,8 @@ class ReachApi {
         return reach.table(id, asked(field, asked), reading, author.id());
     }
 
-    private static DraftReach.Asked asked(String field, MultiValueMap<String, String> asked) {
-        return new DraftReach.Asked(
+    private static DraftReach.AskedReach asked(String field, MultiValueMap<String, String> asked) {
+        return new DraftReach.AskedReach(
                 field, asked.getOrDefault("edge", List.of()), asked.getOrDefault("item", List.of()));
     }
 

@@ -19,8 +19,8 @@ import loesscape.core.model.InvalidTemplate;
 import loesscape.formats.answers.AnswersBrought;
 import loesscape.formats.answers.GivenAnswers;
 import loesscape.formats.answers.Merging;
-import loesscape.formats.answers.Merging.Made;
 import loesscape.formats.answers.Merging.Making;
+import loesscape.formats.answers.Merging.MergedFile;
 import loesscape.formats.answers.UnreadableAnswers;
 import loesscape.formats.json.JsonProblem;
 import loesscape.formats.paper.Theme;
@@ -54,13 +54,13 @@ public final class Merge {
         Merging merging = new Merging(archive, Theme.PLAIN, making, today, Instant.now());
         List<GivenAnswers> all = answers(rest.get(1));
         Path folder = folder(rest.get(2));
-        Map<Integer, Made> report = new TreeMap<>();
+        Map<Integer, MergedFile> report = new TreeMap<>();
         int made = 0;
         for (int number = 1; number <= all.size(); number++) {
-            Made each = merging.make(number, all.get(number - 1));
+            MergedFile each = merging.make(number, all.get(number - 1));
             each.file().ifPresent(file -> write(folder.resolve(each.name()), file));
             made += each.file().isPresent() ? 1 : 0;
-            report.put(number, new Made(each.name(), each.file().map(file -> new byte[0]), each.problems()));
+            report.put(number, new MergedFile(each.name(), each.file().map(file -> new byte[0]), each.problems()));
             for (String problem : each.problems()) {
                 out.printf("%d: %s%n", number, problem);
             }

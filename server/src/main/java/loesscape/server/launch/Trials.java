@@ -36,7 +36,7 @@ public final class Trials {
      *
      * @throws LaunchProblem where the template cannot be taken, or the report cannot be written
      */
-    public static Said run(List<String> arguments) {
+    public static CommandResult run(List<String> arguments) {
         List<String> files = new ArrayList<>(arguments);
         boolean isJson = files.remove("--json");
         String report = option("--junit", files);
@@ -59,7 +59,7 @@ public final class Trials {
             write(suggestions, TemplateFile.write(Editing.apply(template, new Edit.PutTrials(trials))));
         }
         TrialCoverage coverage = TrialCoverage.of(compiled, today);
-        return new Said(
+        return new CommandResult(
                 isJson
                         ? Json.pretty(JsonWriter.full(new Tried(template.title(), outcomes, coverage), Tried.class))
                         : words(outcomes) + words(coverage) + words(suggested, suggestions),

@@ -32,7 +32,7 @@ public final class Verify {
      *
      * @throws LaunchProblem when a file cannot be read, or the arguments are not understood
      */
-    public static Said run(List<String> arguments) {
+    public static CommandResult run(List<String> arguments) {
         List<String> rest = new ArrayList<>(arguments);
         boolean isJson = rest.remove("--json");
         int at = rest.indexOf("--root");
@@ -62,7 +62,7 @@ public final class Verify {
             case SEALED_BY_OTHERS -> 1;
             case CHANGED, NOT_SEALED, UNREADABLE -> 2;
         };
-        return new Said(isJson ? json(check, root != null) : words(check, root != null), code);
+        return new CommandResult(isJson ? json(check, root != null) : words(check, root != null), code);
     }
 
     /** A file that cannot be read is nothing proved, which has the exit code 2 here. */

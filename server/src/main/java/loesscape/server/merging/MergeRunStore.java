@@ -9,8 +9,8 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import loesscape.formats.answers.Merging.Made;
 import loesscape.formats.answers.Merging.Making;
+import loesscape.formats.answers.Merging.MergedFile;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -42,7 +42,7 @@ class MergeRunStore {
      * @param made how many there are
      * @param ended null while it goes on
      */
-    record Standing(
+    record RunStanding(
             UUID id,
             int release,
             Making making,
@@ -81,7 +81,7 @@ class MergeRunStore {
             """;
 
     /** The runs that somebody began with a template, the newest first. */
-    List<Standing> list(UUID template, long account) {
+    List<RunStanding> list(UUID template, long account) {
         return database.sql(STANDING + "WHERE template_id = ? AND account_id = ? ORDER BY begun DESC")
                 .params(template, account)
                 .query(MergeRunStore::standing)
@@ -89,16 +89,16 @@ class MergeRunStore {
     }
 
     /** A run that somebody began with a template. */
-    Optional<Standing> find(UUID template, UUID run, long account) {
+    Optional<RunStanding> find(UUID template, UUID run, long account) {
         return database.sql(STANDING + "WHERE template_id = ? AND r.id = ? AND account_id = ?")
                 .params(template, run, account)
                 .query(MergeRunStore::standing)
                 .optional();
     }
 
-    private static Standing standing(ResultSet row, int n) throws SQLException {
+    private static RunStanding standing(ResultSet row, int n) throws SQLException {
         OffsetDateTime ended = row.getObject("ended", OffsetDateTime.class);
-        return new Standing(
+        return new RunStanding(
                 row.getObject("id", UUID.class),
                 row.getInt("release"),
                 Making.valueOf(row.getString("making")),
@@ -142,14 +142,14 @@ class MergeRunStore {
     }
 
     /** How many documents of a run were tried, and how many bytes those have that were made. */
-    record Progress(int tried, long bytes) {}
+    record RunProgress(int tried, long bytes) {}
 
     /** How far a run is. */
-    Progress progress(UUID run) {
+    RunProgress progress(UUID run) {
         return database.sql(
                         "SELECT count(*) AS tried, coalesce(sum(octet_length(content)), 0) AS bytes FROM merged_document WHERE run_id = ?")
                 .param(run)
-                .query((row, n) -> new Progress(row.getInt("tried"), row.getLong("bytes")))
+                .query((row, n) -> new RunProgress(row.getInt("tried"), row.getLong("bytes")))
                 .single();
     }
 
@@ -163,7 +163,7 @@ class MergeRunStore {
     }
 
     /** Keeps what came of a document. */
-    void keep(UUID run, int number, Made made) {
+    void keep(UUID run, int number, MergedFile made) {
         database.sql("INSERT INTO merged_document (run_id, number, name, content, problems) VALUES (?, ?, ?, ?, ?)")
                 .params(run, number, made.name())
                 .param(made.file().orElse(null))
@@ -191,10 +191,10 @@ class MergeRunStore {
     }
 
     /** What came of some document. */
-    Made document(UUID run, int number) {
+    MergedFile document(UUID run, int number) {
         return database.sql("SELECT name, content, problems FROM merged_document WHERE run_id = ? AND number = ?")
                 .params(run, number)
-                .query((row, n) -> new Made(
+                .query((row, n) -> new MergedFile(
                         row.getString("name"),
                         Optional.ofNullable(row.getBytes("content")),
                         problems(row.getString("problems"))))

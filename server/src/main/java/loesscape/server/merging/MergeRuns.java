@@ -13,13 +13,13 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import loesscape.core.model.Refused;
 import loesscape.formats.answers.Merging;
-import loesscape.formats.answers.Merging.Made;
 import loesscape.formats.answers.Merging.Making;
+import loesscape.formats.answers.Merging.MergedFile;
 import loesscape.server.files.FileNames;
 import loesscape.server.forms.AnswerFiles;
 import loesscape.server.merging.MergeRunStore.Order;
 import loesscape.server.merging.MergeRunStore.Remarked;
-import loesscape.server.merging.MergeRunStore.Standing;
+import loesscape.server.merging.MergeRunStore.RunStanding;
 import loesscape.server.platform.database.Spool;
 import loesscape.server.platform.web.Problems;
 import loesscape.server.templates.ReleasedTemplates;
@@ -114,23 +114,24 @@ class MergeRuns {
         store.delete(find(template, run, account).id());
     }
 
-    private Standing find(UUID template, UUID run, long account) {
+    private RunStanding find(UUID template, UUID run, long account) {
         return store.find(template, run, account)
                 .orElseThrow(() -> new Problems.Missing("These documents are not here any more."));
     }
 
     /** All documents made so far in a zip archive, and a report; its caller sees to it that the file is deleted. */
     Path archive(UUID template, UUID run, long account) {
-        Standing standing = find(template, run, account);
-        Map<Integer, Made> report = new TreeMap<>();
+        RunStanding standing = find(template, run, account);
+        Map<Integer, MergedFile> report = new TreeMap<>();
         return spool.make(out -> {
             try (ZipOutputStream zip = new ZipOutputStream(out)) {
                 for (int number = 1; number <= standing.tried(); number++) {
-                    Made made = store.document(run, number);
+                    MergedFile made = store.document(run, number);
                     if (made.file().isPresent()) {
                         entry(zip, made.name(), made.file().get());
                     }
-                    report.put(number, new Made(made.name(), made.file().map(file -> new byte[0]), made.problems()));
+                    report.put(
+                            number, new MergedFile(made.name(), made.file().map(file -> new byte[0]), made.problems()));
                 }
                 entry(zip, "report.csv", Merging.report(report).getBytes(StandardCharsets.UTF_8));
             } catch (IOException e) {

@@ -12,12 +12,12 @@ import java.util.concurrent.TimeUnit;
 import loesscape.core.model.Template;
 import loesscape.formats.answers.GivenAnswers;
 import loesscape.formats.answers.Merging;
-import loesscape.formats.answers.Merging.Made;
+import loesscape.formats.answers.Merging.MergedFile;
 import loesscape.formats.template.TemplateArchive;
 import loesscape.server.accounts.OrganisationStore;
 import loesscape.server.forms.AnswerFiles;
 import loesscape.server.merging.MergeRunStore.Order;
-import loesscape.server.merging.MergeRunStore.Progress;
+import loesscape.server.merging.MergeRunStore.RunProgress;
 import loesscape.server.platform.database.DatabaseFull;
 import loesscape.server.platform.web.HeavyWork;
 import loesscape.server.platform.web.Problems;
@@ -67,7 +67,7 @@ class MergeWork {
         private int tried;
         private long bytes;
 
-        Begun(Merging merging, List<GivenAnswers> answers, Progress before) {
+        Begun(Merging merging, List<GivenAnswers> answers, RunProgress before) {
             this.merging = merging;
             this.answers = answers;
             this.tried = before.tried();
@@ -143,7 +143,7 @@ class MergeWork {
                 store.end(run);
                 return;
             }
-            Made made = made(it, it.tried + 1);
+            MergedFile made = made(it, it.tried + 1);
             try {
                 store.keep(run, it.tried + 1, made);
             } catch (DataIntegrityViolationException thrownAway) {
@@ -176,19 +176,19 @@ class MergeWork {
                         .toList(),
                 template.sheets().stream()
                         .flatMap(name -> sheets.find(order.template(), name).stream()
-                                .map(content -> new TemplateArchive.Sheet(name, content)))
+                                .map(content -> new TemplateArchive.ArchivedSheet(name, content)))
                         .toList());
         return new Merging(archive, organisations.theme(), order.making(), LocalDate.now(clock), clock.instant());
     }
 
-    private Made made(Begun it, int number) {
+    private MergedFile made(Begun it, int number) {
         try {
             return heavy.run(() -> it.merging.make(number, it.answers.get(number - 1)));
         } catch (Problems.Busy busy) {
             throw busy;
         } catch (RuntimeException e) {
             LOG.error("Document {} of a run could not be made", number, e);
-            return new Made(
+            return new MergedFile(
                     "%04d".formatted(number),
                     Optional.empty(),
                     List.of("This document could not be made; the log of the server says why."));

@@ -26,7 +26,7 @@ public class PaymentDesk {
     }
 
     /** How a payment stands at the desk. */
-    public enum State {
+    public enum DeskState {
         OPEN,
         APPROVED,
         REFUSED,
@@ -42,7 +42,7 @@ public class PaymentDesk {
      * @param purpose what it is for
      * @param amount with its currency, in words
      */
-    public record Due(String token, String reference, String purpose, String amount, State state) {}
+    public record Due(String token, String reference, String purpose, String amount, DeskState state) {}
 
     /**
      * Begins a payment and tells the token of the page where it is made: the same one for the same reference, as long as
@@ -77,13 +77,13 @@ public class PaymentDesk {
     }
 
     /** Ends a payment, once; tells whether it was open until now. */
-    public boolean end(Due due, State state) {
+    public boolean end(Due due, DeskState state) {
         boolean ended = store.end(due.token(), state);
         if (ended) {
             log.passed(
                     OutsideService.PAYMENTS,
                     "%s %s for %s".formatted(state.name().toLowerCase(Locale.ROOT), due.amount(), due.purpose()),
-                    state != State.APPROVED);
+                    state != DeskState.APPROVED);
         }
         return ended;
     }

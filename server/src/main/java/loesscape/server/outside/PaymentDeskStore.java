@@ -7,8 +7,8 @@ import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import loesscape.server.outside.PaymentDesk.DeskState;
 import loesscape.server.outside.PaymentDesk.Due;
-import loesscape.server.outside.PaymentDesk.State;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -60,7 +60,7 @@ class PaymentDeskStore {
     }
 
     /** Ends an open payment; tells whether it was open until now. */
-    boolean end(String token, State state) {
+    boolean end(String token, DeskState state) {
         return database.sql("UPDATE outside_payment SET state = ? WHERE token = ? AND state = 'OPEN'")
                         .params(state.name(), token)
                         .update()
@@ -73,6 +73,6 @@ class PaymentDeskStore {
                 row.getString("reference"),
                 row.getString("purpose"),
                 row.getString("amount"),
-                State.valueOf(row.getString("state")));
+                DeskState.valueOf(row.getString("state")));
     }
 }

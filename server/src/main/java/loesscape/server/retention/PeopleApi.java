@@ -53,15 +53,15 @@ class PeopleApi {
      * @param erasable what is deleted when they ask for it
      * @param evidence what stays, because it proves what others have signed too
      */
-    public record Person(String address, List<KeptOf> erasable, List<KeptOf> evidence) {}
+    public record KnownPerson(String address, List<KeptOf> erasable, List<KeptOf> evidence) {}
 
     @PostMapping("/find")
-    Person find(@RequestBody OfAddress of, @AuthenticationPrincipal Author author) {
+    KnownPerson find(@RequestBody OfAddress of, @AuthenticationPrincipal Author author) {
         String address = checked(of.address());
         return person(address, search.find(address, author.id()));
     }
 
-    private static Person person(String address, Found found) {
+    private static KnownPerson person(String address, Found found) {
         List<KeptOf> erasable = new ArrayList<>();
         found.records()
                 .forEach(it -> erasable.add(new KeptOf(
@@ -81,7 +81,7 @@ class PeopleApi {
         List<KeptOf> evidence = found.dispatches().stream()
                 .map(it -> new KeptOf("“%s”, as %s".formatted(it.title(), it.role()), "/dispatches/" + it.id()))
                 .toList();
-        return new Person(address, erasable, evidence);
+        return new KnownPerson(address, erasable, evidence);
     }
 
     private static String checked(String text) {
@@ -106,7 +106,7 @@ class PeopleApi {
     @PostMapping("/erase")
     @Transactional
     @Told(SecurityEvent.DELETED)
-    public Person erase(@RequestBody Erasing erasing, @AuthenticationPrincipal Author author) {
+    public KnownPerson erase(@RequestBody Erasing erasing, @AuthenticationPrincipal Author author) {
         String address = checked(erasing.address());
         String because = erasing.because().strip();
         if (because.isEmpty() || because.length() > 1_000) {

@@ -10,7 +10,7 @@ public final class RetentionTypes {
             DeletionService.Retained.class,
             DeletionsApi.Deleting.class,
             DeletionsApi.KeepFor.class,
-            PeopleApi.Person.class,
+            PeopleApi.KnownPerson.class,
             PeopleApi.OfAddress.class,
             PeopleApi.Erasing.class);
 

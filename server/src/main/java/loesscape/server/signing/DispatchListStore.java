@@ -26,7 +26,7 @@ public class DispatchListStore {
     }
 
     /** How far a dispatch is. */
-    public enum Stage {
+    public enum DispatchStage {
         ANY,
         WAITING,
         OVERDUE,
@@ -44,7 +44,7 @@ public class DispatchListStore {
      * @param waitsFor who is to act now, as {@code name (role)}; empty for anybody
      * @param idleDays for how many days nothing has changed in it; 0 for no matter
      */
-    public record Sought(List<String> words, Stage stage, String waitsFor, int idleDays) {}
+    public record Sought(List<String> words, DispatchStage stage, String waitsFor, int idleDays) {}
 
     /** A page of what was found, the last changed first, and how many there are in all. */
     public record Found(List<UUID> page, int count) {}

@@ -93,7 +93,7 @@ class DispatchesApi {
     @GetMapping("/api/dispatches")
     DispatchList list(
             @RequestParam(defaultValue = "") String sought,
-            @RequestParam(defaultValue = "ANY") DispatchListStore.Stage stage,
+            @RequestParam(defaultValue = "ANY") DispatchListStore.DispatchStage stage,
             @RequestParam(defaultValue = "") String waitsFor,
             @RequestParam(defaultValue = "0") int idleDays,
             @RequestParam(defaultValue = "0") int page,

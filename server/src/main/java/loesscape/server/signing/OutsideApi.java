@@ -75,7 +75,7 @@ class OutsideApi {
     public record Outside(List<OutsideStore.Setting> services, List<MailRow> mail, List<OutsideStore.Passed> passed) {}
 
     /** What is to be paid at the desk. */
-    public record AtDesk(String purpose, String amount, PaymentDesk.State state) {}
+    public record AtDesk(String purpose, String amount, PaymentDesk.DeskState state) {}
 
     /** How a payer ends a payment. */
     public record Ending(boolean approved) {}
@@ -144,14 +144,14 @@ class OutsideApi {
 
     @PostMapping("/api/desk/{token}")
     AtDesk end(@PathVariable String token, @RequestBody Ending ending) {
-        payments.end(find(token), ending.approved() ? PaymentDesk.State.APPROVED : PaymentDesk.State.REFUSED);
+        payments.end(find(token), ending.approved() ? PaymentDesk.DeskState.APPROVED : PaymentDesk.DeskState.REFUSED);
         return due(token);
     }
 
     /** Nobody paid in time; the clock is not waited for. */
     @PostMapping("/api/desk/{token}/late")
     AtDesk late(@PathVariable String token) {
-        payments.end(find(token), PaymentDesk.State.LATE);
+        payments.end(find(token), PaymentDesk.DeskState.LATE);
         return due(token);
     }
 

@@ -68,7 +68,7 @@ class PaymentStore {
     }
 
     /** Ends a payment as it ended at the desk. */
-    void end(String reference, PaymentDesk.State state) {
+    void end(String reference, PaymentDesk.DeskState state) {
         String ended = switch (state) {
             case APPROVED -> "PAID";
             case LATE -> "LATE";

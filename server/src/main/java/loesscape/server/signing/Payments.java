@@ -88,7 +88,7 @@ class Payments {
         return Boolean.TRUE.equals(transactions.execute(status -> {
             boolean isWanted = payments.find(reference).isPresent();
             if (!isWanted) {
-                desk.find(token).ifPresent(other -> desk.end(other, PaymentDesk.State.LATE));
+                desk.find(token).ifPresent(other -> desk.end(other, PaymentDesk.DeskState.LATE));
             }
             return isWanted;
         }));
@@ -139,15 +139,15 @@ class Payments {
             if (payment.amount().compareTo(amount) == 0) {
                 reference = Optional.of(payment.reference());
             } else {
-                desk.of(payment.reference()).ifPresent(other -> desk.end(other, PaymentDesk.State.LATE));
-                payments.end(payment.reference(), PaymentDesk.State.LATE);
+                desk.of(payment.reference()).ifPresent(other -> desk.end(other, PaymentDesk.DeskState.LATE));
+                payments.end(payment.reference(), PaymentDesk.DeskState.LATE);
             }
         }
         return reference;
     }
 
     /** Ends a payment at the desk, and here: what was paid is the answer to its field. */
-    void end(PaymentDesk.Due due, PaymentDesk.State state) {
+    void end(PaymentDesk.Due due, PaymentDesk.DeskState state) {
         transactions.executeWithoutResult(status -> {
             if (desk.end(due, state)) {
                 payments.find(due.reference()).ifPresent(begun -> ended(begun, due, state));
@@ -155,9 +155,9 @@ class Payments {
         });
     }
 
-    private void ended(Begun begun, PaymentDesk.Due due, PaymentDesk.State state) {
+    private void ended(Begun begun, PaymentDesk.Due due, PaymentDesk.DeskState state) {
         StoredDispatch kept = dispatches.lock(begun.dispatch()).orElseThrow();
-        boolean paid = state == PaymentDesk.State.APPROVED;
+        boolean paid = state == PaymentDesk.DeskState.APPROVED;
         payments.end(begun.reference(), state);
         if (!kept.dispatch().isUnderWay()) {
             return;
@@ -172,7 +172,7 @@ class Payments {
             dispatchService.happened(
                     kept, actor, List.of(new Event.Paid(begun.role(), begun.address(), due.amount(), reference)));
         } else {
-            String because = state == PaymentDesk.State.LATE ? "nobody paid in time" : "the desk refused it";
+            String because = state == PaymentDesk.DeskState.LATE ? "nobody paid in time" : "the desk refused it";
             dispatchService.happened(kept, actor, List.of(new Event.NotPaid(begun.role(), begun.address(), because)));
         }
     }
@@ -181,7 +181,7 @@ class Payments {
     void giveUp() {
         for (PaymentDesk.Due due : desk.late()) {
             try {
-                end(due, PaymentDesk.State.LATE);
+                end(due, PaymentDesk.DeskState.LATE);
             } catch (RuntimeException e) {
                 DatabaseFull.passOn(e);
                 LOG.error("The late payment {} was not ended; it is tried again", due.reference(), e);

@@ -36,7 +36,7 @@ class WebhookStore {
     record Webhook(String address, String secret, @Nullable String earlier) {}
 
     /** Something that is to be told now. */
-    record Waiting(long id, UUID template, UUID delivery, String body, int tries) {}
+    record WaitingDelivery(long id, UUID template, UUID delivery, String body, int tries) {}
 
     Optional<Webhook> find(UUID template) {
         return database.sql("""
@@ -117,13 +117,13 @@ class WebhookStore {
     }
 
     /** What is to be told of a template now, the oldest first. */
-    List<Waiting> waiting(UUID template) {
+    List<WaitingDelivery> waiting(UUID template) {
         return database.sql("""
                         SELECT id, template_id, delivery, body, tries FROM webhook_delivery
                         WHERE template_id = ? AND next_try <= ? ORDER BY id LIMIT 20
                         """)
                 .params(template, OffsetDateTime.now(clock))
-                .query((row, n) -> new Waiting(
+                .query((row, n) -> new WaitingDelivery(
                         row.getLong("id"),
                         row.getObject("template_id", UUID.class),
                         row.getObject("delivery", UUID.class),

@@ -32,7 +32,7 @@ import loesscape.server.platform.doors.Secrets;
 import loesscape.server.platform.web.Problems;
 import loesscape.server.records.RecordStore;
 import loesscape.server.records.Records;
-import loesscape.server.signing.WebhookStore.Waiting;
+import loesscape.server.signing.WebhookStore.WaitingDelivery;
 import loesscape.server.signing.WebhookStore.Webhook;
 import loesscape.server.templates.ReleasedTemplates;
 import loesscape.server.templates.TemplateStore;
@@ -241,7 +241,7 @@ class Webhooks {
         webhooks.waiting(receiver).forEach(this::deliver);
     }
 
-    private void deliver(Waiting it) {
+    private void deliver(WaitingDelivery it) {
         Optional<Webhook> target = webhooks.find(it.template());
         if (target.isEmpty()) {
             given(it, null, "The address was taken away.");
@@ -295,7 +295,7 @@ class Webhooks {
         }
     }
 
-    private void later(Waiting it, String address, OutgoingRequests.@Nullable Came came, String why) {
+    private void later(WaitingDelivery it, String address, OutgoingRequests.@Nullable Came came, String why) {
         log.passed(OutsideService.WEBHOOKS, address + ": " + (came == null ? why : came.status()), true);
         if (it.tries() + 1 >= MOST_TRIES) {
             given(it, came, why);
@@ -305,11 +305,11 @@ class Webhooks {
     }
 
     /** Gives up. */
-    private void given(Waiting it, OutgoingRequests.@Nullable Came came, String why) {
+    private void given(WaitingDelivery it, OutgoingRequests.@Nullable Came came, String why) {
         kept(it, came, why, null);
     }
 
-    private void kept(Waiting it, OutgoingRequests.@Nullable Came came, String why, @Nullable Instant next) {
+    private void kept(WaitingDelivery it, OutgoingRequests.@Nullable Came came, String why, @Nullable Instant next) {
         webhooks.failed(
                 it.id(),
                 came == null ? null : came.status(),

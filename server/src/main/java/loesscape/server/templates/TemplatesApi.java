@@ -162,10 +162,10 @@ public class TemplatesApi {
                 templates.find(id).orElseThrow(TemplateStore::missing).template();
         String name = Keys.from(template.title(), "template", taken -> false).replace('_', '-');
         List<SafePicture> beside = pictures.all(id);
-        List<TemplateArchive.Sheet> papers = sheets.names(id).stream()
+        List<TemplateArchive.ArchivedSheet> papers = sheets.names(id).stream()
                 .filter(template.sheets()::contains)
-                .map(each ->
-                        new TemplateArchive.Sheet(each, sheets.find(id, each).orElseThrow(TemplateStore::missing)))
+                .map(each -> new TemplateArchive.ArchivedSheet(
+                        each, sheets.find(id, each).orElseThrow(TemplateStore::missing)))
                 .toList();
         return beside.isEmpty() && papers.isEmpty()
                 ? download(

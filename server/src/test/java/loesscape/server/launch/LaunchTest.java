@@ -180,11 +180,11 @@ class LaunchTest {
     void checkSaysAllThatIsWrongWithItsPlace() throws IOException {
         Path good = java.nio.file.Files.writeString(
                 folder.resolve("good.json"), "{\"formatVersion\":1,\"title\":\"T\",\"pages\":[{\"key\":\"p\"}]}");
-        assertThat(Check.run(List.of(good.toString())).text()).startsWith("“T” can be taken");
+        assertThat(CheckTemplate.run(List.of(good.toString())).text()).startsWith("“T” can be taken");
         Path bad = java.nio.file.Files.writeString(
                 folder.resolve("bad.json"),
                 "{\"formatVersion\":1,\"title\":\"\",\"pages\":[{\"key\":\"p\"},{\"key\":\"p\"}]}");
-        assertThatThrownBy(() -> Check.run(List.of(bad.toString())))
+        assertThatThrownBy(() -> CheckTemplate.run(List.of(bad.toString())))
                 .hasMessageContaining("/title: The document has no title")
                 .hasMessageContaining("/pages/1/key: The key “p” is already used");
     }

@@ -33,14 +33,14 @@ class TrialsTest {
 
     @Test
     void whatComesAsExpectedEndsWellAndWhatDoesNotIsTold() throws IOException {
-        Said passed = Trials.run(List.of(EXAMPLE));
+        CommandResult passed = Trials.run(List.of(EXAMPLE));
         assertThat(passed.exitCode()).isZero();
         // 20 m and 250 m: the casing, the text and the witness come both ways; nothing stands at an edge.
         assertThat(passed.text())
                 .isEqualTo(
                         "passed: Deep and drilled (10 expected)%npassed: Only answers (0 expected)%ntried: of 7 clauses 3 both ways, 3 alone deciding both ways; of 4 edges 0 exactly%n"
                                 .formatted());
-        Said said = Trials.run(List.of(failing()));
+        CommandResult said = Trials.run(List.of(failing()));
         assertThat(said.exitCode()).isEqualTo(1);
         assertThat(said.text().lines())
                 .startsWith(
@@ -90,7 +90,7 @@ class TrialsTest {
         String text = Trials.run(List.of(EXAMPLE, "--suggest", file.toString(), "--today", "2028-02-28"))
                 .text();
         assertThat(text).contains("suggested: ").contains("more trials; look at what they expect.");
-        Said again = Trials.run(List.of(file.toString(), "--today", "2028-02-28"));
+        CommandResult again = Trials.run(List.of(file.toString(), "--today", "2028-02-28"));
         assertThat(again.exitCode()).isZero();
         assertThat(again.text()).contains("of 7 clauses 7 both ways, 7 alone deciding both ways; of 4 edges 4 exactly");
         assertThat(Trials.run(List.of(

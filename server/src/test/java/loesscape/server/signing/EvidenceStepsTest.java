@@ -8,7 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
-import loesscape.server.launch.Said;
+import loesscape.server.launch.CommandResult;
 import loesscape.server.launch.Verify;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Sent;
@@ -86,7 +86,7 @@ class EvidenceStepsTest {
         prepare();
         String file = folder.resolve("sealed.pdf").toString();
         String root = folder.resolve("root.pem").toString();
-        Said whole = Verify.run(List.of(file, "--root", root));
+        CommandResult whole = Verify.run(List.of(file, "--root", root));
         assertThat(whole.exitCode()).isZero();
         assertThat(whole.text())
                 .startsWith("Whole, and sealed under this root.")

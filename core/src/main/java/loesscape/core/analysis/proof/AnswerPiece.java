@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param high its upper edge, which belongs to it where it is exactly that; null for none
  */
 public record AnswerPiece(
-        Shape shape,
+        PieceShape shape,
         String words,
         Condition condition,
         String typed,
@@ -28,7 +28,7 @@ public record AnswerPiece(
         @Nullable Value high) {
 
     /** Kinds of parts. */
-    public enum Shape {
+    public enum PieceShape {
         BLANK,
         /** One answer, at which something changes or may change. */
         EXACTLY,

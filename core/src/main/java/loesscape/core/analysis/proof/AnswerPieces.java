@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.TypedText;
 import loesscape.core.model.Choice;
@@ -41,7 +41,7 @@ final class AnswerPieces {
     List<AnswerPiece> all() {
         List<AnswerPiece> all = new ArrayList<>();
         all.add(new AnswerPiece(
-                Shape.BLANK, "blank", new Clause.IsBlank(field.key()), "", List.of(), true, null, null));
+                PieceShape.BLANK, "blank", new Clause.IsBlank(field.key()), "", List.of(), true, null, null));
         switch (cutting.of(field.key())) {
             case FieldRegions.AnyOf(var choices, var least, var ignored) ->
                 choices.forEach(choice -> all.add(set(choice, choices, least)));
@@ -75,7 +75,7 @@ final class AnswerPieces {
                 .limit(Math.max(0, least - 1))
                 .forEach(typed::add);
         return new AnswerPiece(
-                Shape.CHOICE,
+                PieceShape.CHOICE,
                 "%s among them".formatted(Display.choice(field.kind(), choice)),
                 new Clause.SetClause(field.key(), Clause.SetClause.SetTest.INCLUDES, List.of(choice), null),
                 String.join(",", typed),
@@ -98,7 +98,7 @@ final class AnswerPieces {
         };
         if (!choice.isEmpty()) {
             return new AnswerPiece(
-                    Shape.CHOICE,
+                    PieceShape.CHOICE,
                     Display.choice(field.kind(), choice),
                     new Clause.ChoiceClause(field.key(), Clause.ChoiceClause.ChoiceTest.IS, List.of(choice), null),
                     region.typed(),
@@ -114,7 +114,7 @@ final class AnswerPieces {
                 .toList();
         String words = asked.isEmpty() ? "answered" : likeWords(asked, value);
         return new AnswerPiece(
-                Shape.LIKE,
+                PieceShape.LIKE,
                 words,
                 asked.isEmpty() ? new Clause.Answered(field.key()) : alike(asked, value),
                 region.typed(),
@@ -153,11 +153,11 @@ final class AnswerPieces {
     }
 
     private void ordered(List<AnswerPiece> all) {
-        Line line = field.value() instanceof FieldValue.WorkedOut
-                ? Line.of(field.kind()).ofFormula()
-                : Line.of(field.kind());
+        SizeLine line = field.value() instanceof FieldValue.WorkedOut
+                ? SizeLine.of(field.kind()).ofFormula()
+                : SizeLine.of(field.kind());
         List<BigDecimal> edges = cutting.allEdges(field.key()).stream()
-                .filter(edge -> !Line.isFar(edge))
+                .filter(edge -> !SizeLine.isFar(edge))
                 .toList();
         BigDecimal lowest = line.lowest();
         BigDecimal highest = line.highest();
@@ -182,7 +182,7 @@ final class AnswerPieces {
         }
     }
 
-    private void between(Line line, @Nullable BigDecimal low, @Nullable BigDecimal high, List<AnswerPiece> all) {
+    private void between(SizeLine line, @Nullable BigDecimal low, @Nullable BigDecimal high, List<AnswerPiece> all) {
         BigDecimal first = line.first(low);
         BigDecimal last = line.last(high);
         if (first != null && last != null && first.compareTo(last) > 0) {
@@ -206,7 +206,7 @@ final class AnswerPieces {
             }
         }
         all.add(new AnswerPiece(
-                Shape.BETWEEN,
+                PieceShape.BETWEEN,
                 words(line, low, high),
                 condition,
                 TypedText.of(line.value(plain)),
@@ -216,10 +216,10 @@ final class AnswerPieces {
                 high == null ? null : line.value(high)));
     }
 
-    private AnswerPiece exactly(Line line, BigDecimal at, Condition condition) {
+    private AnswerPiece exactly(SizeLine line, BigDecimal at, Condition condition) {
         Value value = line.value(at);
         return new AnswerPiece(
-                Shape.EXACTLY,
+                PieceShape.EXACTLY,
                 "exactly " + words(line, at),
                 condition,
                 TypedText.of(value),
@@ -230,11 +230,11 @@ final class AnswerPieces {
     }
 
     private static AnswerPiece refused(String words) {
-        return new AnswerPiece(Shape.REFUSED, words, new Condition.Never(), "", List.of(), true, null, null);
+        return new AnswerPiece(PieceShape.REFUSED, words, new Condition.Never(), "", List.of(), true, null, null);
     }
 
     /** An edge stands in a line of its own, a limit is the last that is taken. */
-    private String words(Line line, @Nullable BigDecimal low, @Nullable BigDecimal high) {
+    private String words(SizeLine line, @Nullable BigDecimal low, @Nullable BigDecimal high) {
         BigDecimal lowest = line.lowest();
         BigDecimal highest = line.highest();
         if (low != null && high != null) {
@@ -257,15 +257,15 @@ final class AnswerPieces {
                         : "from %s to %s".formatted(words(line, lowest), words(line, highest));
     }
 
-    private String words(Line line, BigDecimal point) {
+    private String words(SizeLine line, BigDecimal point) {
         return Display.of(field.kind(), line.value(point));
     }
 
-    private Condition operandCondition(Line line, OrderTest test, BigDecimal at) {
+    private Condition operandCondition(SizeLine line, OrderTest test, BigDecimal at) {
         return new Clause.Comparison(field.key(), test, operand(line, at), null);
     }
 
-    private static Operand operand(Line line, BigDecimal at) {
+    private static Operand operand(SizeLine line, BigDecimal at) {
         return switch (line.value(at)) {
             case Value.Date(var date) -> new Operand.DateOperand(date);
             case Value.Time(var time) -> new Operand.TimeOperand(time);

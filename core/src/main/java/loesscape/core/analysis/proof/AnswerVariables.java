@@ -192,7 +192,7 @@ final class AnswerVariables {
     private int[] oneOf(Object identity, List<Region> regions) {
         int[] variables = shared.usuallyFirst(identity, regions.size()).variables();
         for (int i = 0; i < variables.length; i++) {
-            if (regions.get(i).value() instanceof Value.Number(var number) && Line.isFar(number)) {
+            if (regions.get(i).value() instanceof Value.Number(var number) && SizeLine.isFar(number)) {
                 shared.setFar(variables[i]);
             }
         }

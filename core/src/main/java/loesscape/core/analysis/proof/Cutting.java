@@ -178,7 +178,7 @@ final class Cutting {
 
     private void limits(Template template) {
         for (Field field : template.fields()) {
-            Line line = Line.of(field.kind());
+            SizeLine line = SizeLine.of(field.kind());
             for (BigDecimal limit : new BigDecimal[] {line.lowest(), line.highest()}) {
                 if (limit != null) {
                     fixed.add(field.key());
@@ -207,7 +207,7 @@ final class Cutting {
         for (String name : rule.names(version.symbols())) {
             Field field = version.symbols().field(name);
             if (field != null && field.kind().isNumeric() && !isWorkedOut(field)) {
-                List<BigDecimal> all = Line.of(field.kind()).few();
+                List<BigDecimal> all = SizeLine.of(field.kind()).few();
                 if (!all.isEmpty()) {
                     edges(name).addAll(all);
                 }
@@ -253,7 +253,11 @@ final class Cutting {
             case FieldKind.YesNo ignored -> YES_OR_NO;
             case FieldKind.OneChoice it -> it.other() ? null : choices(it);
             case FieldKind kind ->
-                kind.isNumeric() && !isWorkedOut(field) && !Line.of(kind).few().isEmpty() ? ordered(field) : null;
+                kind.isNumeric()
+                                && !isWorkedOut(field)
+                                && !SizeLine.of(kind).few().isEmpty()
+                        ? ordered(field)
+                        : null;
         };
     }
 
@@ -266,13 +270,13 @@ final class Cutting {
         };
     }
 
-    private static Line line(Field field) {
-        return isWorkedOut(field) ? Line.of(field.kind()).ofFormula() : Line.of(field.kind());
+    private static SizeLine line(Field field) {
+        return isWorkedOut(field) ? SizeLine.of(field.kind()).ofFormula() : SizeLine.of(field.kind());
     }
 
     /** The answers to a field at which a formula turns that looks at few answers else. */
     private void along(PreparedTemplate version, FormulaRule rule) {
-        Pairs.Seen two = lookingAtTwo(version, rule);
+        Pairs.SeenFormula two = lookingAtTwo(version, rule);
         if (two != null) {
             two.fields().alone().forEach(each -> along(version, each));
             return;
@@ -309,15 +313,15 @@ final class Cutting {
     }
 
     /** The rules that look at two numbers or days, and at few answers else. */
-    private List<Pairs.Seen> lookingAtTwo(PreparedTemplate version, List<Clause> besides) {
+    private List<Pairs.SeenFormula> lookingAtTwo(PreparedTemplate version, List<Clause> besides) {
         List<FormulaRule> all = new ArrayList<>(rules(version, besides));
         Stream.concat(TemplateConditions.leaves(version.template()).stream(), besides.stream())
                 .filter(Cutting::comparesFields)
                 .map(FormulaRule.Met::new)
                 .forEach(all::add);
-        List<Pairs.Seen> found = new ArrayList<>();
+        List<Pairs.SeenFormula> found = new ArrayList<>();
         for (FormulaRule rule : new LinkedHashSet<>(all)) {
-            Pairs.Seen seen = lookingAtTwo(version, rule);
+            Pairs.SeenFormula seen = lookingAtTwo(version, rule);
             if (seen != null
                     && seen.fields().alone().stream().allMatch(each -> along.containsKey(new Asked(version, each)))) {
                 found.add(seen);
@@ -326,8 +330,8 @@ final class Cutting {
         return found;
     }
 
-    private Pairs.@Nullable Seen lookingAtTwo(PreparedTemplate version, FormulaRule rule) {
-        Map<String, Line> lines = new HashMap<>();
+    private Pairs.@Nullable SeenFormula lookingAtTwo(PreparedTemplate version, FormulaRule rule) {
+        Map<String, SizeLine> lines = new HashMap<>();
         List<TurningPoints.Source> few = new ArrayList<>();
         Map<String, BigDecimal> sizes = new HashMap<>();
         for (String name : rule.names(version.symbols())) {
@@ -339,13 +343,13 @@ final class Cutting {
                 few.add(new TurningPoints.Source(field, some));
                 sizes.put(name, TurningPoints.size(some));
             } else if (canBeFollowed(field) && !isWorkedOut(field)) {
-                lines.put(name, Line.of(field.kind()));
+                lines.put(name, SizeLine.of(field.kind()));
             } else {
                 return null;
             }
         }
         TwoFields fields = lines.size() == 2 ? TwoFields.of(rule, lines, sizes) : null;
-        return fields == null ? null : new Pairs.Seen(version, rule, fields, few);
+        return fields == null ? null : new Pairs.SeenFormula(version, rule, fields, few);
     }
 
     private static boolean comparesFields(Condition.Leaf leaf) {
@@ -508,7 +512,7 @@ final class Cutting {
     }
 
     private FieldRegions ordered(Field field) {
-        Line line = line(field);
+        SizeLine line = line(field);
         List<BigDecimal> cuts = allEdges(field.key());
         List<Region> found = new ArrayList<>();
         for (int i = 0; i <= cuts.size(); i++) {
@@ -526,7 +530,7 @@ final class Cutting {
     }
 
     private static @Nullable Region between(
-            Line line, int position, @Nullable BigDecimal first, @Nullable BigDecimal last) {
+            SizeLine line, int position, @Nullable BigDecimal first, @Nullable BigDecimal last) {
         if (first != null && last != null && first.compareTo(last) > 0) {
             return null;
         }
@@ -537,7 +541,7 @@ final class Cutting {
         return at(line, position, plain, others);
     }
 
-    private static Region at(Line line, int position, BigDecimal point, List<BigDecimal> others) {
+    private static Region at(SizeLine line, int position, BigDecimal point, List<BigDecimal> others) {
         Value value = line.value(point);
         return new Region(
                 TypedText.of(value),

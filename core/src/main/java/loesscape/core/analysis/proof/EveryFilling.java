@@ -152,7 +152,7 @@ public final class EveryFilling {
             if (field != null
                     && field.kind().isNumeric()
                     && Reading.of(field.kind(), typed).value() instanceof Value.Number(var number)
-                    && Line.isFar(number)) {
+                    && SizeLine.isFar(number)) {
                 names.add(field.name());
             }
         });

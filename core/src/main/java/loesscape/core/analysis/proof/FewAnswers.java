@@ -165,8 +165,8 @@ final class FewAnswers {
     }
 
     private static int region(Value value, List<Region> regions, List<BigDecimal> edges) {
-        BigDecimal point = value.isBlank() ? null : Line.point(value);
-        int position = point == null ? -1 : Line.position(point, edges);
+        BigDecimal point = value.isBlank() ? null : SizeLine.point(value);
+        int position = point == null ? -1 : SizeLine.position(point, edges);
         for (int i = 0; i < regions.size(); i++) {
             Region region = regions.get(i);
             if (point == null ? value.equals(region.value()) : region.position() == position) {

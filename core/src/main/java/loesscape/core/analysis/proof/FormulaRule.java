@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Set;
 import loesscape.core.expression.Formula;
 import loesscape.core.expression.FormulaProblem;
+import loesscape.core.expression.NameUse;
 import loesscape.core.expression.Names;
 import loesscape.core.expression.Tree;
-import loesscape.core.expression.Use;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.Operand;
 import loesscape.core.model.Condition;
@@ -91,7 +91,7 @@ sealed interface FormulaRule {
     }
 
     private static void named(String formula, SymbolTable symbols, Set<String> names) {
-        symbols.uses(formula).stream().map(Use::name).forEach(names::add);
+        symbols.uses(formula).stream().map(NameUse::name).forEach(names::add);
     }
 
     /** What it compares or works out, as trees; null where a formula in it is not understood. */

@@ -15,9 +15,9 @@ final class Halving {
 
     private static final BigDecimal SOON = BigDecimal.valueOf(100);
 
-    private final Line line;
+    private final SizeLine line;
 
-    Halving(Line line) {
+    Halving(SizeLine line) {
         this.line = line;
     }
 

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.model.Clause;
 import loesscape.core.model.Clause.ChoiceClause.ChoiceTest;
@@ -71,11 +71,11 @@ final class ListPieces {
                         .filter(cell -> isAlike(value, new Value.Chosen(cell)))
                         .toList();
         if (!cells.isEmpty()) {
-            return piece(Shape.CHOICE, words(cells), ChoiceTest.IS, cells, region);
+            return piece(PieceShape.CHOICE, words(cells), ChoiceTest.IS, cells, region);
         }
         return named.isEmpty()
                 ? new AnswerPiece(
-                        Shape.LIKE,
+                        PieceShape.LIKE,
                         "answered",
                         new Clause.Answered(field.key()),
                         region.typed(),
@@ -83,17 +83,17 @@ final class ListPieces {
                         false,
                         null,
                         null)
-                : piece(Shape.OTHERS, AnswerPieces.ANYTHING_ELSE, ChoiceTest.IS_NOT, named, region);
+                : piece(PieceShape.OTHERS, AnswerPieces.ANYTHING_ELSE, ChoiceTest.IS_NOT, named, region);
     }
 
-    private AnswerPiece piece(Shape shape, String words, ChoiceTest test, List<String> cells, Region region) {
+    private AnswerPiece piece(PieceShape shape, String words, ChoiceTest test, List<String> cells, Region region) {
         return new AnswerPiece(
                 shape,
                 words,
                 new Clause.ChoiceClause(field.key(), test, cells, test == ChoiceTest.IS ? null : false),
                 region.typed(),
                 region.others(),
-                shape == Shape.CHOICE && cells.size() == 1,
+                shape == PieceShape.CHOICE && cells.size() == 1,
                 null,
                 null);
     }

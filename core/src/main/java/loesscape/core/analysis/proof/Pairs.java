@@ -55,7 +55,7 @@ final class Pairs {
      *
      * @param few the others that it names
      */
-    record Seen(PreparedTemplate version, FormulaRule rule, TwoFields fields, List<TurningPoints.Source> few) {}
+    record SeenFormula(PreparedTemplate version, FormulaRule rule, TwoFields fields, List<TurningPoints.Source> few) {}
 
     private record Quantity(String one, String other, String quantity, boolean isTurned) {}
 
@@ -71,10 +71,10 @@ final class Pairs {
      * @param cutting which has cut all fields
      * @param shared what was found of other revisions
      */
-    Pairs(List<Seen> seen, Cutting cutting, SharedVariables shared) {
+    Pairs(List<SeenFormula> seen, Cutting cutting, SharedVariables shared) {
         this.shared = shared;
-        Map<Quantity, List<Seen>> groups = new LinkedHashMap<>();
-        for (Seen each : seen) {
+        Map<Quantity, List<SeenFormula>> groups = new LinkedHashMap<>();
+        for (SeenFormula each : seen) {
             TwoFields fields = each.fields();
             groups.computeIfAbsent(
                             new Quantity(fields.one(), fields.other(), fields.quantity(), fields.turned()),
@@ -97,7 +97,7 @@ final class Pairs {
         return found.get(new Rule(version, rule));
     }
 
-    private @Nullable Together together(List<Seen> group, Cutting cutting) {
+    private @Nullable Together together(List<SeenFormula> group, Cutting cutting) {
         TwoFields fields = group.getFirst().fields();
         Together.Edge one = edge(fields.one(), cutting);
         Together.Edge other = edge(fields.other(), cutting);
@@ -137,14 +137,14 @@ final class Pairs {
             return null;
         }
         Field field = cutting.field(key);
-        Line line = Line.of(field.kind());
+        SizeLine line = SizeLine.of(field.kind());
         Halving halving = new Halving(line);
         List<BigDecimal> edges = cutting.allEdges(key);
         List<Together.Extent> extents = new ArrayList<>();
         for (int i = 1; i < regions.size(); i++) {
             int position = regions.get(i).position();
             BigDecimal plain = Objects.requireNonNull(
-                    Line.point(Objects.requireNonNull(regions.get(i).value())));
+                    SizeLine.point(Objects.requireNonNull(regions.get(i).value())));
             if (regions.get(i).isEdge()) {
                 BigDecimal at = edges.get(position / 2);
                 extents.add(new Together.Extent(i, at, at, at));
@@ -177,7 +177,7 @@ final class Pairs {
         private final List<Object> identity = new ArrayList<>();
         private final Map<Together.Cell, NavigableMap<Integer, Together.Point>> levels = new LinkedHashMap<>();
 
-        Search(List<Seen> group, Together.Edge one, Together.Edge other, boolean isTurned, Cutting cutting) {
+        Search(List<SeenFormula> group, Together.Edge one, Together.Edge other, boolean isTurned, Cutting cutting) {
             this.one = one;
             this.other = other;
             this.isTurned = isTurned;
@@ -192,7 +192,7 @@ final class Pairs {
             group.forEach(this::steps);
         }
 
-        private void steps(Seen seen) {
+        private void steps(SeenFormula seen) {
             List<String> names = new ArrayList<>(
                     seen.few().stream().map(source -> source.field().key()).toList());
             names.add(one.field().key());
@@ -230,7 +230,7 @@ final class Pairs {
         }
 
         /** The answers among some that a formula looks at. */
-        private static List<Object> named(String formula, Seen seen, List<Object> few) {
+        private static List<Object> named(String formula, SeenFormula seen, List<Object> few) {
             Tree tree = Formula.tree(formula);
             List<Object> named = new ArrayList<>();
             for (int i = 0; i < few.size(); i++) {
@@ -325,7 +325,7 @@ final class Pairs {
         }
 
         /** Some answers in a region, short ones first. */
-        private static List<BigDecimal> further(Line line, Together.Extent extent) {
+        private static List<BigDecimal> further(SizeLine line, Together.Extent extent) {
             List<BigDecimal> all = new ArrayList<>();
             for (int near : NEAR) {
                 BigDecimal number = BigDecimal.valueOf(near);
@@ -403,7 +403,7 @@ final class Pairs {
     private static final Object NOTHING = new Object();
 
     /** All sets of answers to the fields of few. */
-    private static List<List<Object>> sets(Seen seen) {
+    private static List<List<Object>> sets(SeenFormula seen) {
         return gone(seen).stream()
                 .map(set -> set.stream()
                         .map(region -> Objects.requireNonNullElse(
@@ -412,7 +412,7 @@ final class Pairs {
                 .toList();
     }
 
-    private static List<List<Region>> gone(Seen seen) {
+    private static List<List<Region>> gone(SeenFormula seen) {
         List<List<Region>> sets = List.of(List.of());
         for (TurningPoints.Source source : seen.few()) {
             List<List<Region>> longer = new ArrayList<>();

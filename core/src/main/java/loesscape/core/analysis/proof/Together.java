@@ -29,7 +29,7 @@ final class Together {
     private final ToIntBiFunction<BigDecimal, BigDecimal> bandOf;
 
     /** A field, how its answers lie, and which of them its regions have. */
-    record Edge(Field field, Line line, List<Extent> extents) {
+    record Edge(Field field, SizeLine line, List<Extent> extents) {
 
         private Map<Integer, BigDecimal> some() {
             Map<Integer, BigDecimal> some = new LinkedHashMap<>();
@@ -162,7 +162,8 @@ final class Together {
         return null;
     }
 
-    private static @Nullable BigDecimal found(Line line, Extent extent, ToIntFunction<BigDecimal> value, int wanted) {
+    private static @Nullable BigDecimal found(
+            SizeLine line, Extent extent, ToIntFunction<BigDecimal> value, int wanted) {
         Halving halving = new Halving(line);
         BigDecimal plain = extent.plain();
         boolean isAbove = value.applyAsInt(plain) < wanted;

@@ -79,7 +79,7 @@ final class TurningPoints {
             FormulaRule rule,
             Collection<Source> sources,
             Field followed,
-            Line line,
+            SizeLine line,
             List<BigDecimal> edges) {
         List<Tree> trees = rule.trees();
         Map<String, BigDecimal> sizes = new HashMap<>();
@@ -158,9 +158,9 @@ final class TurningPoints {
             case LocalDate day -> new Value.Date(day);
             case null, default -> Value.blank();
         };
-        BigDecimal point = Line.point(value);
+        BigDecimal point = SizeLine.point(value);
         return point != null
-                ? Line.position(point, edges)
+                ? SizeLine.position(point, edges)
                 : Objects.requireNonNullElse(result instanceof BigDecimal ? null : result, "");
     }
 
@@ -189,7 +189,7 @@ final class TurningPoints {
 
         private final List<Source> sources;
         private final Field followed;
-        private final Line line;
+        private final SizeLine line;
         private final Halving halving;
         private final List<Watched> watched = new ArrayList<>();
         private final TreeSet<BigDecimal> points = new TreeSet<>();
@@ -201,7 +201,7 @@ final class TurningPoints {
                 FormulaRule rule,
                 List<Source> sources,
                 Field followed,
-                Line line,
+                SizeLine line,
                 List<BigDecimal> edges,
                 List<OneWay.Turn> turns) {
             this.sources = sources;

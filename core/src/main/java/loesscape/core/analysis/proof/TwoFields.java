@@ -58,12 +58,12 @@ record TwoFields(
      * @param lines of the two fields, by their keys
      * @param few how great a number can be in each of the other fields that it names
      */
-    static @Nullable TwoFields of(FormulaRule rule, Map<String, Line> lines, Map<String, BigDecimal> few) {
+    static @Nullable TwoFields of(FormulaRule rule, Map<String, SizeLine> lines, Map<String, BigDecimal> few) {
         List<Tree> trees = rule.trees();
         Map<String, Integer> signs = new HashMap<>();
         Map<String, BigDecimal> sizes = new HashMap<>(few);
-        for (Map.Entry<String, Line> each : lines.entrySet()) {
-            Line line = each.getValue();
+        for (Map.Entry<String, SizeLine> each : lines.entrySet()) {
+            SizeLine line = each.getValue();
             if (!line.isOfDays()) {
                 if (line.lowest() == null || line.highest() == null) {
                     return null;
@@ -88,7 +88,7 @@ record TwoFields(
 
     /** The numbers that have no limits, for want of which it is not known how a rule looks at two fields; none for any other rule. */
     static List<Field> limitsWanted(FormulaRule rule, SymbolTable symbols) {
-        Map<String, Line> lines = new HashMap<>();
+        Map<String, SizeLine> lines = new HashMap<>();
         Map<String, BigDecimal> few = new HashMap<>();
         List<Field> wanted = new ArrayList<>();
         for (String name : rule.names(symbols)) {
@@ -96,7 +96,7 @@ record TwoFields(
             if (field == null || field.value() instanceof FieldValue.WorkedOut || symbols.rowsAround(name) != null) {
                 return List.of();
             }
-            Line line = Line.of(field.kind());
+            SizeLine line = SizeLine.of(field.kind());
             switch (field.kind()) {
                 case FieldKind.YesNo ignored -> few.put(name, BigDecimal.ZERO);
                 case FieldKind.OneChoice ignored -> few.put(name, BigDecimal.ZERO);
@@ -134,7 +134,7 @@ record TwoFields(
     private record Reader(
             String one,
             String other,
-            Map<String, Line> lines,
+            Map<String, SizeLine> lines,
             Map<String, Integer> signs,
             Map<String, BigDecimal> sizes) {
 

@@ -370,7 +370,7 @@ final class ListFunctions {
             return null;
         }
         List<@Nullable Object> replaced = copy(work, list);
-        if (given.get(1) instanceof Given chooses) {
+        if (given.get(1) instanceof GivenFunction chooses) {
             replaced.replaceAll(
                     element -> Boolean.TRUE.equals(chooses.of(element, given.get(2))) ? given.get(2) : element);
             return replaced;
@@ -385,11 +385,11 @@ final class ListFunctions {
 
     private static @Nullable List<?> sorted(Work work, Arguments given) {
         boolean isAsked = given.size() > 1;
-        if (!(given.get(0) instanceof List<?> list) || (isAsked && !(given.get(1) instanceof Given))) {
+        if (!(given.get(0) instanceof List<?> list) || (isAsked && !(given.get(1) instanceof GivenFunction))) {
             return null;
         }
         List<@Nullable Object> sorted = copy(work, list);
-        Comparator<@Nullable Object> order = given.get(1) instanceof Given precedes
+        Comparator<@Nullable Object> order = given.get(1) instanceof GivenFunction precedes
                 ? (a, b) -> Boolean.TRUE.equals(precedes.of(a, b)) ? -1 : Boolean.TRUE.equals(precedes.of(b, a)) ? 1 : 0
                 : (a, b) -> {
                     work.take(1);

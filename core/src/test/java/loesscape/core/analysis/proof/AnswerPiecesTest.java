@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.evaluation.CompiledTemplate;
 import loesscape.core.model.Bound;
 import loesscape.core.model.Check;
@@ -150,7 +150,7 @@ class AnswerPiecesTest {
                         new FinishRule(more(number(5)), "More than five.")),
                 new Role("r", "R", 1, more(number(7)))));
         assertThat(EveryFilling.of(compiled, TODAY).pieces(f))
-                .filteredOn(piece -> piece.shape() == Shape.EXACTLY)
+                .filteredOn(piece -> piece.shape() == PieceShape.EXACTLY)
                 .extracting(AnswerPiece::typed)
                 .contains("1", "5", "7");
     }
@@ -204,7 +204,7 @@ class AnswerPiecesTest {
         List<AnswerPiece> pieces = pieces(other);
         assertThat(pieces).extracting(AnswerPiece::words).containsExactly("blank", "Clay", "Sand", "Other");
         assertThat(pieces.getLast().isWhole()).isFalse();
-        assertThat(pieces.getLast().shape()).isEqualTo(Shape.CHOICE);
+        assertThat(pieces.getLast().shape()).isEqualTo(PieceShape.CHOICE);
     }
 
     @Test
@@ -278,7 +278,7 @@ class AnswerPiecesTest {
     void cellsThatNobodyAsksForAreAlike() {
         List<AnswerPiece> pieces = cells(soils(false, "C", "L", "S"));
         assertThat(pieces).extracting(AnswerPiece::words).containsExactly("blank", "answered");
-        assertThat(pieces.getLast().shape()).isEqualTo(Shape.LIKE);
+        assertThat(pieces.getLast().shape()).isEqualTo(PieceShape.LIKE);
         assertThat(pieces.getLast().condition()).isEqualTo(new Clause.Answered("f"));
         assertThat(pieces.getLast().typed()).isIn("C", "L", "S");
         assertThat(pieces.getLast().isWhole()).isFalse();
@@ -290,7 +290,7 @@ class AnswerPiecesTest {
         assertThat(pieces).extracting(AnswerPiece::words).containsExactly("blank", "L", "S", "anything else");
         assertThat(pieces)
                 .extracting(AnswerPiece::shape)
-                .containsExactly(Shape.BLANK, Shape.CHOICE, Shape.CHOICE, Shape.OTHERS);
+                .containsExactly(PieceShape.BLANK, PieceShape.CHOICE, PieceShape.CHOICE, PieceShape.OTHERS);
         assertThat(pieces).extracting(AnswerPiece::isWhole).containsExactly(true, true, true, false);
         assertThat(pieces.get(1).condition()).isEqualTo(is("L"));
         assertThat(pieces.getLast().condition())

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class HalvingTest {
 
     private static Halving halving(int decimals) {
-        return new Halving(Line.of(new FieldKind.Number(decimals, "", null, null)));
+        return new Halving(SizeLine.of(new FieldKind.Number(decimals, "", null, null)));
     }
 
     @ParameterizedTest
@@ -51,13 +51,13 @@ class HalvingTest {
 
     @Test
     void theEndsOfALine() {
-        Halving limited = new Halving(
-                Line.of(new FieldKind.Number(0, "", new Bound(BigDecimal.ONE, true), new Bound(BigDecimal.TEN, true))));
+        Halving limited = new Halving(SizeLine.of(
+                new FieldKind.Number(0, "", new Bound(BigDecimal.ONE, true), new Bound(BigDecimal.TEN, true))));
         assertThat(limited.lowest()).isEqualByComparingTo("1");
         assertThat(limited.highest()).isEqualByComparingTo("10");
         assertThat(halving(0).lowest())
                 .isEqualByComparingTo(halving(0).highest().negate());
-        Halving days = new Halving(Line.of(new FieldKind.Date(null, LocalDate.of(2026, 1, 1))));
+        Halving days = new Halving(SizeLine.of(new FieldKind.Date(null, LocalDate.of(2026, 1, 1))));
         assertThat(days.lowest()).isEqualByComparingTo(Bound.number(LocalDate.of(1, 1, 1)));
         assertThat(days.highest()).isEqualByComparingTo(Bound.number(LocalDate.of(2026, 1, 1)));
         assertThat(days.floor(new BigDecimal("7.5"))).isEqualByComparingTo("7");

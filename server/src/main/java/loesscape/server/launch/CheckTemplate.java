@@ -20,12 +20,12 @@ import loesscape.formats.json.JsonWriter;
  * {@code check TEMPLATE.loess.json}: whether a template file can be taken, all that is wrong with it if not, what its author
  * probably did not mean, and whether what was promised is so.
  */
-public final class Check {
+public final class CheckTemplate {
 
     private static final String USAGE =
             "check needs one file: TEMPLATE.loess.json; besides it takes --json, and --today 2026-11-24 for the day on which examples are tried";
 
-    private Check() {}
+    private CheckTemplate() {}
 
     /**
      * A template that can be taken.
@@ -44,7 +44,7 @@ public final class Check {
      *
      * @throws LaunchProblem with a line for each thing that is wrong where it cannot be taken
      */
-    public static Said run(List<String> arguments) {
+    public static CommandResult run(List<String> arguments) {
         List<String> files = new ArrayList<>(arguments);
         boolean isJson = files.remove("--json");
         LocalDate today = DayOption.take(files, USAGE);
@@ -63,7 +63,7 @@ public final class Check {
                 .toList();
         boolean isTrouble = findings.stream().anyMatch(Finding::holdsUp)
                 || promises.stream().anyMatch(each -> each.verdict() instanceof PromiseVerdict.Broken);
-        return new Said(
+        return new CommandResult(
                 isJson
                         ? Json.pretty(JsonWriter.full(
                                 new Checked(template.title(), template.fields().size(), findings, promises),

@@ -8,4 +8,4 @@ package loesscape.core.expression;
  * @param end where it ends in the text
  * @param isOfRow whether it is taken of a row, which the formula has from elsewhere, and not of the row it stands in itself
  */
-public record Use(String name, int at, int end, boolean isOfRow) {}
+public record NameUse(String name, int at, int end, boolean isOfRow) {}

@@ -10,9 +10,9 @@ import loesscape.core.model.Picture;
 import loesscape.core.model.Section;
 
 /** Sets what nodes have besides labels and conditions; each refused where a node has no such thing. */
-final class Properties {
+final class PropertyEdits {
 
-    private Properties() {}
+    private PropertyEdits() {}
 
     static TemplateIndex looks(TemplateIndex parts, Edit.SetLooks edit) {
         TemplateIndex changed = parts;

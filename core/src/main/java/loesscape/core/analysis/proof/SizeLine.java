@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param lowest the lowest answer that is accepted; null where there is none
  * @param highest the highest answer that is accepted; null where there is none
  */
-record Line(
+record SizeLine(
         FieldKind kind,
         BigDecimal step,
         @Nullable BigDecimal lowest,
@@ -34,14 +34,14 @@ record Line(
     private static final BigDecimal MINUTE = BigDecimal.valueOf(60);
     private static final LocalTime LAST = LocalTime.of(23, 59);
 
-    static Line of(FieldKind kind) {
+    static SizeLine of(FieldKind kind) {
         BigDecimal step = kind.isNumeric() ? BigDecimal.ONE.movePointLeft(kind.mostDecimals()) : BigDecimal.ONE;
-        Line open = new Line(kind, step, null, null);
+        SizeLine open = new SizeLine(kind, step, null, null);
         return switch (kind) {
             case FieldKind.Numeric it -> open.within(it.lower(), it.upper());
-            case FieldKind.Date it -> new Line(kind, step, day(it.earliest()), day(it.latest()));
+            case FieldKind.Date it -> new SizeLine(kind, step, day(it.earliest()), day(it.latest()));
             case FieldKind.Time it ->
-                new Line(
+                new SizeLine(
                         kind,
                         MINUTE,
                         time(it.earliest() == null ? LocalTime.MIN : it.earliest()),
@@ -51,10 +51,10 @@ record Line(
     }
 
     /** The same for what a formula gives, which is rounded to the decimals of the field and has no limits. */
-    Line ofFormula() {
+    SizeLine ofFormula() {
         return kind instanceof FieldKind.Time
-                ? new Line(kind, BigDecimal.ONE, BigDecimal.ZERO, time(LocalTime.MAX))
-                : new Line(kind, step, null, null);
+                ? new SizeLine(kind, BigDecimal.ONE, BigDecimal.ZERO, time(LocalTime.MAX))
+                : new SizeLine(kind, step, null, null);
     }
 
     /** Whether anything can be answered below the lowest that is accepted: no mark is below the first, no time before midnight. */
@@ -78,13 +78,13 @@ record Line(
     }
 
     /** The same with limits where it has none: from nought, or the other limit, to the most. */
-    Line limited(BigDecimal most) {
+    SizeLine limited(BigDecimal most) {
         BigDecimal above = lowest == null ? highest == null ? BigDecimal.ZERO : highest.min(BigDecimal.ZERO) : lowest;
-        return new Line(kind, step, above, highest == null ? most : highest);
+        return new SizeLine(kind, step, above, highest == null ? most : highest);
     }
 
-    private Line within(@Nullable Bound lower, @Nullable Bound upper) {
-        return new Line(
+    private SizeLine within(@Nullable Bound lower, @Nullable Bound upper) {
+        return new SizeLine(
                 kind,
                 step,
                 lower == null ? null : lower.included() ? atOrAbove(lower.at()) : above(lower.at()),

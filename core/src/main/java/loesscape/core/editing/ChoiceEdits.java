@@ -17,9 +17,9 @@ import loesscape.core.model.Offer;
 import org.jspecify.annotations.Nullable;
 
 /** Edits the choices of a field; what follows a choice follows its identity and is carried along. */
-final class Choices {
+final class ChoiceEdits {
 
-    private Choices() {}
+    private ChoiceEdits() {}
 
     static TemplateIndex add(TemplateIndex parts, Edit.AddChoice edit) {
         Field field = parts.field(edit.key());

@@ -13,9 +13,9 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** What stands behind a point: entries of contexts, and the parts of dates, times, durations and ranges (DMN 1.4, table 65). */
-final class Properties {
+final class PathProperties {
 
-    private Properties() {}
+    private PathProperties() {}
 
     private static final Set<String> KNOWN = Set.of(
             "year",

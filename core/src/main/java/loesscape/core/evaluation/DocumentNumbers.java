@@ -18,13 +18,13 @@ import loesscape.core.model.Template;
  * @param labels what stands before a section or clause, by its key: 3, then 3.1, then (a), then (i)
  * @param references what a reference to it says, by its key: 3.1(a)(i)
  */
-record Numbering(Map<String, String> labels, Map<String, String> references) {
+record DocumentNumbers(Map<String, String> labels, Map<String, String> references) {
 
     /** What a reference says to a clause that is left out. */
     private static final String LEFT_OUT = "–";
 
     /** The numbers of a document as it stands. */
-    static Numbering of(Template template, State state) {
+    static DocumentNumbers of(Template template, State state) {
         return new Counting(template.pageSettings().numbering(), state).of(template);
     }
 
@@ -54,7 +54,7 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
             Arrays.fill(around, "");
         }
 
-        Numbering of(Template template) {
+        DocumentNumbers of(Template template) {
             for (Page page : template.pages()) {
                 for (Section section : page.sections()) {
                     boolean stands = isShown(section.key()) && section.medium().isOnPaper();
@@ -76,7 +76,7 @@ record Numbering(Map<String, String> labels, Map<String, String> references) {
                     }
                 }
             }
-            return new Numbering(labels, references);
+            return new DocumentNumbers(labels, references);
         }
 
         private void clauses(Section section) {

@@ -5,4 +5,4 @@ package loesscape.server.launch;
  *
  * @param exitCode 0 where all is well; 1 where what was looked at is not
  */
-public record Said(String text, int exitCode) {}
+public record CommandResult(String text, int exitCode) {}

@@ -22,7 +22,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** {@code check}: what is wrong with a template, and what its logic does for all possible answers. */
-class CheckTest {
+class CheckTemplateTest {
 
     @TempDir
     Path folder;
@@ -46,17 +46,17 @@ class CheckTest {
 
     @Test
     void whatIsFoundIsToldWithAnExample() {
-        assertThat(Check.run(List.of(template("more"))).text().lines())
+        assertThat(CheckTemplate.run(List.of(template("more"))).text().lines())
                 .containsExactly(
                         "“Well book” can be taken: 3 fields in 5 pages, sections and items.",
                         "dug: Where Depth is 30 m, neither “Who dug it?” nor “Who bored it?” is shown; let one of them take the edge. For example: depth = 30.");
-        assertThat(Check.run(List.of(template("atLeast"))).text().lines())
+        assertThat(CheckTemplate.run(List.of(template("atLeast"))).text().lines())
                 .containsExactly("“Well book” can be taken: 3 fields in 5 pages, sections and items.");
     }
 
     @Test
     void asJsonItIsTheSameForOtherPrograms() {
-        assertThat(Check.run(List.of(template("more"), "--json", "--today", "2026-11-28"))
+        assertThat(CheckTemplate.run(List.of(template("more"), "--json", "--today", "2026-11-28"))
                         .text())
                 .contains(
                         "\"title\" : \"Well book\"",
@@ -64,14 +64,15 @@ class CheckTest {
                         "\"depth\" : \"30\"",
                         "\"today\" : \"2026-11-28\"")
                 .contains("\"type\" : \"setCondition\"");
-        assertThat(Check.run(List.of("--json", template("atLeast"))).text()).contains("\"findings\" : [ ]");
+        assertThat(CheckTemplate.run(List.of("--json", template("atLeast"))).text())
+                .contains("\"findings\" : [ ]");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "--today", "--today soon", "--else", "a.json b.json"})
     void whatIsNotUnderstoodIsSaid(String arguments) {
         List<String> all = arguments.isEmpty() ? List.of() : List.of(arguments.split(" ", -1));
-        assertThatThrownBy(() -> Check.run(all))
+        assertThatThrownBy(() -> CheckTemplate.run(all))
                 .isInstanceOf(LaunchProblem.class)
                 .hasMessageContaining("check needs one file");
     }
@@ -79,7 +80,7 @@ class CheckTest {
     @Test
     void aTemplateThatCannotBeTakenSaysWhere() {
         String file = template("around");
-        assertThatThrownBy(() -> Check.run(List.of(file)))
+        assertThatThrownBy(() -> CheckTemplate.run(List.of(file)))
                 .isInstanceOf(LaunchProblem.class)
                 .hasMessageContaining("/pages/0/sections/0/items/2");
     }
@@ -98,29 +99,30 @@ class CheckTest {
                 """);
         String file = folder.resolve("turns.loess.json").toString();
         Files.writeString(Path.of(file), TemplateFile.write(template));
-        assertThat(Check.run(List.of(file)).exitCode()).isEqualTo(1);
+        assertThat(CheckTemplate.run(List.of(file)).exitCode()).isEqualTo(1);
         for (Finding finding : Findings.of(PreparedTemplate.of(template))) {
             template = Editing.apply(
                     template, new Edit.AcceptFinding(finding.key(), finding.message(), "Both come on the same day."));
         }
         Files.writeString(Path.of(file), TemplateFile.write(template));
-        Said said = Check.run(List.of(file));
+        CommandResult said = CheckTemplate.run(List.of(file));
         assertThat(said.text()).contains("Accepted: Both come on the same day.");
         assertThat(said.exitCode()).isZero();
-        assertThat(Check.run(List.of(file, "--json")).text()).contains("\"accepted\" : \"Both come on the same day.\"");
+        assertThat(CheckTemplate.run(List.of(file, "--json")).text())
+                .contains("\"accepted\" : \"Both come on the same day.\"");
         Files.writeString(
                 Path.of(file),
                 TemplateFile.write(Editing.apply(
                         template,
                         new Edit.SetCondition(List.of("depth"), List.of(Aspect.REQUIRED), new Condition.Always()))));
-        assertThat(Check.run(List.of(file)).exitCode()).isEqualTo(1);
+        assertThat(CheckTemplate.run(List.of(file)).exitCode()).isEqualTo(1);
     }
 
     private static final String EXAMPLE = "../docs/examples/promises.loess.json";
 
     @Test
     void promisesAreToldAndABrokenOneEndsTheCommandWithOne() throws IOException {
-        Said kept = Check.run(List.of(EXAMPLE, "--today", "2028-02-28"));
+        CommandResult kept = CheckTemplate.run(List.of(EXAMPLE, "--today", "2028-02-28"));
         assertThat(kept.exitCode()).isZero();
         assertThat(kept.text())
                 .contains(
@@ -132,12 +134,13 @@ class CheckTest {
                         "\"required\": { \"type\": \"comparison\", \"field\": \"depth\", \"test\": \"less\"");
         String file =
                 Files.writeString(folder.resolve("broken.loess.json"), broken).toString();
-        Said said = Check.run(List.of(file, "--today", "2028-02-28"));
+        CommandResult said = CheckTemplate.run(List.of(file, "--today", "2028-02-28"));
         assertThat(said.exitCode()).isEqualTo(1);
         assertThat(said.text())
                 .containsPattern(
                         "BROKEN: Whenever Depth is more than 100 m, Casing is always required\\. Not so for: depth = \\d+");
-        assertThat(Check.run(List.of(file, "--json")).text()).contains("\"type\" : \"broken\"", "\"type\" : \"kept\"");
+        assertThat(CheckTemplate.run(List.of(file, "--json")).text())
+                .contains("\"type\" : \"broken\"", "\"type\" : \"kept\"");
     }
 
     @Test
@@ -147,7 +150,7 @@ class CheckTest {
                         "\"condition\": { \"type\": \"comparison\", \"field\": \"depth\", \"test\": \"atLeast\", \"to\": { \"type\": \"number\", \"number\": 30 } }",
                         "\"condition\": { \"type\": \"written\", \"formula\": \"depth * depth >= 900\" }");
         String file = Files.writeString(folder.resolve("open.loess.json"), open).toString();
-        Said said = Check.run(List.of(file, "--today", "2028-02-28"));
+        CommandResult said = CheckTemplate.run(List.of(file, "--today", "2028-02-28"));
         assertThat(said.exitCode()).isZero();
         assertThat(said.text()).containsPattern("not decided: .* Out of reach: .*depth \\* depth >= 900");
     }

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The smallest rectangles between the lines of a page. */
-final class Cells {
+final class RuledCells {
 
     /** How far a line may lie from where it is looked for, and end before it. */
     private static final double BESIDE = 1.6;
@@ -24,7 +24,7 @@ final class Cells {
 
     private final List<Area> all = new ArrayList<>();
 
-    Cells(List<Stroke> across, List<Stroke> down) {
+    RuledCells(List<Stroke> across, List<Stroke> down) {
         Lines rows = new Lines(across);
         Lines columns = new Lines(down);
         for (int top = 0; top + 1 < rows.at.length; top++) {

@@ -7,12 +7,12 @@ import loesscape.formats.word.WordBlock.Paragraph;
 import loesscape.formats.word.WordPiece.Words;
 
 /** A table, and what each of its cells is for: those that ask, those that are to be filled in, and those that say something. */
-record TableCells(List<List<Cell>> rows) {
+record AskingTable(List<List<Cell>> rows) {
 
     private static final int LONGEST_PROMPT_IN_WORDS = 16;
 
     /** What a cell is for. */
-    enum Role {
+    enum CellRole {
         /** Empty, to be written in. */
         ROOM,
         /** A prompt with an empty line beneath it. */
@@ -62,13 +62,13 @@ record TableCells(List<List<Cell>> rows) {
                 && rows.stream()
                         .skip(1)
                         .allMatch(row -> row.size() == width
-                                && row.stream().skip(1).allMatch(TableCells::isEmpty)
+                                && row.stream().skip(1).allMatch(AskingTable::isEmpty)
                                 && WordText.of(row.getFirst()).matches("[0-9.)]*"));
     }
 
     /** Whether anything in it is to be filled in. */
     boolean asks() {
-        return rows.stream().flatMap(List::stream).anyMatch(TableCells::isToFill);
+        return rows.stream().flatMap(List::stream).anyMatch(AskingTable::isToFill);
     }
 
     /** Whether it belongs to the text: beside each other, with nothing to be filled in but what has a name and stands under heads. */
@@ -76,14 +76,15 @@ record TableCells(List<List<Cell>> rows) {
         int width = width();
         boolean isOfText = IntStream.range(0, rows.size())
                 .allMatch(row -> IntStream.range(0, rows.get(row).size())
-                        .allMatch(column -> role(row, column) == Role.CONTENT || role(row, column) == Role.LABEL));
+                        .allMatch(column ->
+                                role(row, column) == CellRole.CONTENT || role(row, column) == CellRole.LABEL));
         List<Cell> asking = rows.stream()
                 .flatMap(List::stream)
-                .filter(TableCells::hasPlaces)
+                .filter(AskingTable::hasPlaces)
                 .toList();
         return width > 1
                 && isOfText
-                && asking.stream().allMatch(TableCells::isOfNames)
+                && asking.stream().allMatch(AskingTable::isOfNames)
                 && (asking.isEmpty() || (hasHeadsOfWords() && (width > 2 || hasBoldHeads())));
     }
 
@@ -105,7 +106,7 @@ record TableCells(List<List<Cell>> rows) {
 
     private boolean hasHeadsOfWords() {
         return rows.size() > 1
-                && rows.getFirst().stream().noneMatch(TableCells::hasPlaces)
+                && rows.getFirst().stream().noneMatch(AskingTable::hasPlaces)
                 && rows.getFirst().stream().skip(1).allMatch(cell -> cell.isCovered() || !isEmpty(cell))
                 && rows.getFirst().stream().noneMatch(cell -> WrittenTable.isFigure(WordText.of(cell)));
     }
@@ -123,7 +124,7 @@ record TableCells(List<List<Cell>> rows) {
     private static boolean isOfNames(Cell cell) {
         return cell.blocks().stream()
                 .allMatch(block -> block instanceof Paragraph it
-                        && WordText.parted(it.pieces()).stream().allMatch(TableCells::isNamed));
+                        && WordText.parted(it.pieces()).stream().allMatch(AskingTable::isNamed));
     }
 
     private static boolean isNamed(WordPiece piece) {
@@ -192,25 +193,25 @@ record TableCells(List<List<Cell>> rows) {
                 && wordsAt(row - 2, column).isEmpty();
     }
 
-    Role role(int row, int column) {
+    CellRole role(int row, int column) {
         Cell cell = rows.get(row).get(column);
         if (cell.isCovered()) {
-            return Role.LABEL;
+            return CellRole.LABEL;
         }
         if (isEmpty(cell)) {
-            return label(row, column).isEmpty() ? Role.LABEL : Role.ROOM;
+            return label(row, column).isEmpty() ? CellRole.LABEL : CellRole.ROOM;
         }
         if (isMark(cell) && !hasRoomBeneath(cell)) {
             boolean isUnderYes = WordText.isYes(wordsAt(0, column)) && WordText.isNo(wordsAt(0, column + 1));
             boolean isUnderNo = WordText.isNo(wordsAt(0, column)) && WordText.isYes(wordsAt(0, column - 1));
-            return row > 0 && isUnderYes ? Role.YES : row > 0 && isUnderNo ? Role.LABEL : Role.MARK;
+            return row > 0 && isUnderYes ? CellRole.YES : row > 0 && isUnderNo ? CellRole.LABEL : CellRole.MARK;
         }
         if (isToFill(cell)) {
-            return hasRoomBeneath(cell) ? Role.PROMPT_WITH_ROOM : Role.CONTENT;
+            return hasRoomBeneath(cell) ? CellRole.PROMPT_WITH_ROOM : CellRole.CONTENT;
         }
         boolean isPrompt = isToFill(row, behind(row, column));
         boolean isHead = row == 0 && isToFill(1, column);
-        return isPrompt || isHead || isCaption(row, column) ? Role.LABEL : Role.CONTENT;
+        return isPrompt || isHead || isCaption(row, column) ? CellRole.LABEL : CellRole.CONTENT;
     }
 
     /** The place behind a cell, however many columns wide that is. */

@@ -5,7 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import loesscape.core.analysis.proof.AnswerPiece;
-import loesscape.core.analysis.proof.AnswerPiece.Shape;
+import loesscape.core.analysis.proof.AnswerPiece.PieceShape;
 import loesscape.core.evaluation.ClauseMeaning;
 import loesscape.core.evaluation.Reading;
 import loesscape.core.model.Clause;
@@ -21,14 +21,14 @@ import loesscape.core.model.Value;
  * Writes a condition anew so that it is met, or not met, for some parts of the answers to a field. What it says of that field
  * becomes the shortest that says it; what it says of others stays, with “and” or “or” as it stood.
  */
-final class Rewriting {
+final class ConditionRewriting {
 
     private final Field field;
     private final List<AnswerPiece> pieces;
     private final SymbolTable symbols;
     private final ClauseMeaning meaning;
 
-    Rewriting(Field field, List<AnswerPiece> pieces, SymbolTable symbols) {
+    ConditionRewriting(Field field, List<AnswerPiece> pieces, SymbolTable symbols) {
         this.field = field;
         this.pieces = pieces;
         this.symbols = symbols;
@@ -152,7 +152,7 @@ final class Rewriting {
     private Set<Integer> but(Set<Integer> rows) {
         Set<Integer> all = new HashSet<>();
         for (int i = 0; i < pieces.size(); i++) {
-            if (pieces.get(i).shape() != Shape.REFUSED && !rows.contains(i)) {
+            if (pieces.get(i).shape() != PieceShape.REFUSED && !rows.contains(i)) {
                 all.add(i);
             }
         }
@@ -180,7 +180,7 @@ final class Rewriting {
             case Clause clause ->
                 clause.field().equals(field.key())
                         && (!(clause instanceof Comparing comparing)
-                                || comparing.operands().stream().allMatch(Rewriting::isFixed));
+                                || comparing.operands().stream().allMatch(ConditionRewriting::isFixed));
             case Condition.Leaf ignored -> false;
         };
     }
@@ -199,7 +199,7 @@ final class Rewriting {
     private Set<Integer> met(Condition condition) {
         Set<Integer> met = new HashSet<>();
         for (int i = 0; i < pieces.size(); i++) {
-            if (pieces.get(i).shape() != Shape.REFUSED
+            if (pieces.get(i).shape() != PieceShape.REFUSED
                     && isMet(
                             condition,
                             Reading.settled(field.kind(), pieces.get(i).typed()).value())) {
@@ -228,7 +228,7 @@ final class Rewriting {
                         value,
                         clause instanceof Comparing comparing
                                 ? comparing.operands().stream()
-                                        .map(Rewriting::value)
+                                        .map(ConditionRewriting::value)
                                         .toList()
                                 : List.of());
             case Condition.Leaf leaf -> throw new IllegalArgumentException("Is not about the field alone: " + leaf);

@@ -3,7 +3,7 @@ package loesscape.core.expression.functions;
 import org.jspecify.annotations.Nullable;
 
 /** A function that a formula gives to another, to be asked of elements. */
-public interface Given {
+public interface GivenFunction {
 
     /** What it says of some values, one for each of its parameters. */
     @Nullable
