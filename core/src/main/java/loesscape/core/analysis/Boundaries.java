@@ -33,6 +33,9 @@ final class Boundaries {
 
     private static final int MOST_CHOICES = 50;
 
+    /** Of a text that was tried for how long it is, so many letters can be counted at a glance; of more, the number is told. */
+    private static final int LONGEST_TOLD = 5;
+
     private Boundaries() {}
 
     /**
@@ -182,6 +185,9 @@ final class Boundaries {
         }
         if (kind.isOneChoice()) {
             return field.name() + " is " + Display.choice(kind, typed);
+        }
+        if (typed.length() > LONGEST_TOLD && typed.equals("x".repeat(typed.length()))) {
+            return field.name() + " is " + typed.length() + " characters long";
         }
         return typed.equals(any(kind)) ? field.name() + " is answered" : field.name() + " is “" + typed + "”";
     }

@@ -87,7 +87,7 @@ final class WrittenComparison {
                 node(was, is);
             }
         });
-        new Arrangement(before, after).told().forEach(told::add);
+        told.addAll(new Arrangement(before, after).told());
         Map<String, Role> roles = before.roles().stream().collect(Collectors.toMap(Role::key, role -> role));
         after.roles().forEach(is -> {
             Role was = roles.get(is.key());

@@ -198,6 +198,9 @@ class BoundariesTest {
         assertThat(words(FieldKind.SeveralChoices.of(SOILS), "clay,sand")).isEqualTo("Fee is Clay, Sand");
         assertThat(words(TEXT, "x")).isEqualTo("Fee is answered");
         assertThat(words(TEXT, "NL")).isEqualTo("Fee is “NL”");
+        assertThat(words(TEXT, "xxxxx")).isEqualTo("Fee is “xxxxx”");
+        assertThat(words(TEXT, "x".repeat(301))).isEqualTo("Fee is 301 characters long");
+        assertThat(words(TEXT, "xxxxxxy")).isEqualTo("Fee is “xxxxxxy”");
         assertThat(words(TIME, "12:30")).isEqualTo("Fee is 12:30");
     }
 }
