@@ -6,6 +6,8 @@ import java.net.HttpCookie;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
 import loesscape.server.testing.RunningServer;
 import loesscape.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
@@ -171,5 +173,31 @@ class AccessTest {
                         policy -> assertThat(policy).contains("default-src 'self'", "frame-ancestors 'none'"));
         SERVER.author().get("/api/unknown").problem(404);
         assertThat(stranger.get("/assets/none.js").status()).isEqualTo(404);
+    }
+
+    /** What carries the hash of its content in its name is fetched once; a page that names it is asked for each time. */
+    @Test
+    void whatNeverChangesIsFetchedOnce() {
+        Visitor stranger = SERVER.visitor();
+        for (String path : List.of("/", "/fill/any")) {
+            Visitor.Answer page = stranger.get(path).ok();
+            assertThat(page.response().headers().firstValue("Cache-Control")).hasValue("no-cache");
+            List<String> named = Pattern.compile("/assets/[\\w.-]+")
+                    .matcher(page.text())
+                    .results()
+                    .map(MatchResult::group)
+                    .distinct()
+                    .toList();
+            assertThat(named).isNotEmpty();
+            assertThat(named)
+                    .allSatisfy(asset -> assertThat(stranger.get(asset)
+                                    .ok()
+                                    .response()
+                                    .headers()
+                                    .firstValue("Cache-Control"))
+                            .hasValue("max-age=31536000, private, immutable"));
+        }
+        assertThat(stranger.get("/assets/none.js").response().headers().firstValue("Cache-Control"))
+                .hasValueSatisfying(value -> assertThat(value).doesNotContain("immutable"));
     }
 }

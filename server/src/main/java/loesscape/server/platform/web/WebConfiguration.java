@@ -1,10 +1,13 @@
 package loesscape.server.platform.web;
 
+import java.time.Duration;
 import java.util.List;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.CacheControl;
 import org.springframework.http.converter.HttpMessageConverters;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
@@ -26,6 +29,18 @@ class WebConfiguration implements WebMvcConfigurer {
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
         interceptors.forEach(registry::addInterceptor);
+    }
+
+    /**
+     * What carries the hash of its content in its name never changes: a browser asks for it once. Not for all that stands between,
+     * since the answer can bring a cookie.
+     */
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
+                .setCacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable());
     }
 
     /** The pages find their own way from the address; what looks like a file is one, or is not there. */
